@@ -1,0 +1,93 @@
+package apodex.audio;
+
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
+
+/** Turns stored samples of one channel into doubles, full scale at 1.0. Exact for every format. */
+public final class PcmDecoder {
+    private static final VarHandle SHORT_LE = view(short[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle SHORT_BE = view(short[].class, ByteOrder.BIG_ENDIAN);
+    private static final VarHandle INT_LE = view(int[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle INT_BE = view(int[].class, ByteOrder.BIG_ENDIAN);
+    private static final VarHandle LONG_LE = view(long[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle LONG_BE = view(long[].class, ByteOrder.BIG_ENDIAN);
+    private static final double SCALE_8 = 0x1p-7;
+    private static final double SCALE_16 = 0x1p-15;
+    private static final double SCALE_24 = 0x1p-23;
+    private static final double SCALE_32 = 0x1p-31;
+
+    private PcmDecoder() {}
+
+    private static VarHandle view(Class<?> type, ByteOrder order) {
+        return MethodHandles.byteArrayViewVarHandle(type, order);
+    }
+
+    /**
+     * Decodes one channel of interleaved frames.
+     *
+     * @param raw     frames from the start of the array
+     * @param channel which of the interleaved channels, from 0
+     * @param out     filled from {@code at} on
+     */
+    public static void decode(byte[] raw, PcmLayout layout, int channel, int frames, double[] out, int at) {
+        int step = layout.frameBytes();
+        int from = channel * layout.sample().bytes();
+        boolean little = layout.order() == ByteOrder.LITTLE_ENDIAN;
+        switch (layout.sample()) {
+            case UINT8 -> {
+                for (int i = 0, p = from; i < frames; i++, p += step) {
+                    out[at + i] = ((raw[p] & 0xFF) - 128) * SCALE_8;
+                }
+            }
+            case INT8 -> {
+                for (int i = 0, p = from; i < frames; i++, p += step) {
+                    out[at + i] = raw[p] * SCALE_8;
+                }
+            }
+            case INT16 -> int16(raw, from, step, frames, out, at, little);
+            case INT24 -> int24(raw, from, step, frames, out, at, little);
+            case INT32 -> int32(raw, from, step, frames, out, at, little);
+            case FLOAT32 -> float32(raw, from, step, frames, out, at, little);
+            case FLOAT64 -> float64(raw, from, step, frames, out, at, little);
+        }
+    }
+
+    private static void int16(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
+        if (little) {
+            for (int i = 0, p = from; i < frames; i++, p += step) {
+                out[at + i] = (short) SHORT_LE.get(raw, p) * SCALE_16;
+            }
+        } else {
+            for (int i = 0, p = from; i < frames; i++, p += step) {
+                out[at + i] = (short) SHORT_BE.get(raw, p) * SCALE_16;
+            }
+        }
+    }
+
+    private static void int24(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
+        int low = little ? 0 : 2;
+        int high = little ? 2 : 0;
+        for (int i = 0, p = from; i < frames; i++, p += step) {
+            out[at + i] = (raw[p + high] << 16 | (raw[p + 1] & 0xFF) << 8 | raw[p + low] & 0xFF) * SCALE_24;
+        }
+    }
+
+    private static void int32(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
+        for (int i = 0, p = from; i < frames; i++, p += step) {
+            out[at + i] = (little ? (int) INT_LE.get(raw, p) : (int) INT_BE.get(raw, p)) * SCALE_32;
+        }
+    }
+
+    private static void float32(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
+        for (int i = 0, p = from; i < frames; i++, p += step) {
+            out[at + i] = Float.intBitsToFloat(little ? (int) INT_LE.get(raw, p) : (int) INT_BE.get(raw, p));
+        }
+    }
+
+    private static void float64(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
+        for (int i = 0, p = from; i < frames; i++, p += step) {
+            out[at + i] = Double.longBitsToDouble(little ? (long) LONG_LE.get(raw, p) : (long) LONG_BE.get(raw, p));
+        }
+    }
+}

@@ -1,0 +1,52 @@
+package apodex.audio;
+
+/** How one sample is stored in a file. Integer formats carry full scale at 2^(bits-1). */
+public enum SampleFormat {
+    /** Eight bits, offset binary, as WAV keeps them. */
+    UINT8(8, false),
+    /** Eight bits, two's complement, as AIFF keeps them. */
+    INT8(8, false),
+    INT16(16, false),
+    INT24(24, false),
+    INT32(32, false),
+    FLOAT32(32, true),
+    FLOAT64(64, true);
+
+    private final int bits;
+    private final boolean floating;
+
+    SampleFormat(int bits, boolean floating) {
+        this.bits = bits;
+        this.floating = floating;
+    }
+
+    public int bits() {
+        return bits;
+    }
+
+    public int bytes() {
+        return bits / 8;
+    }
+
+    public boolean isFloat() {
+        return floating;
+    }
+
+    /** Bits of an integer this format keeps exactly: a 32-bit float has a 24-bit significand. */
+    public int exactIntegerBits() {
+        return this == FLOAT32 ? 24 : this == FLOAT64 ? 53 : bits;
+    }
+
+    /** True when every sample of {@code source} has the same value in this format, so that printing is exact. */
+    public boolean holdsExactly(SampleFormat source) {
+        if (source.floating) {
+            return floating && bits >= source.bits;
+        }
+        return exactIntegerBits() >= source.bits;
+    }
+
+    /** As people say it: {@code 24-bit}, {@code 32-bit float}. */
+    public String label() {
+        return bits + "-bit" + (floating ? " float" : "");
+    }
+}

@@ -1,0 +1,208 @@
+package apodex.intake;
+
+import apodex.audio.Limits;
+import apodex.session.EditRefused;
+import apodex.session.NameRule;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Enumeration;
+import java.util.List;
+import java.util.Locale;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+
+/**
+ * Everything that was dropped at once, zips unpacked. Collects what can be looked at further and, for the rest, why
+ * not.
+ */
+public final class Drop {
+    private static final byte[] ZIP_MAGIC = {'P', 'K', 3, 4};
+    private static final int RATIO_MATTERS_FROM = 1 << 20;
+
+    private final Path workFolder;
+    private final List<DroppedFile> files = new ArrayList<>();
+    private final List<Refusal> refused = new ArrayList<>();
+    private String zipTitle;
+    private long unpackedBytes;
+
+    /** @param workFolder an empty folder for unpacked files; the caller removes it */
+    public Drop(Path workFolder) {
+        this.workFolder = workFolder;
+    }
+
+    public List<DroppedFile> files() {
+        return files;
+    }
+
+    public List<Refusal> refused() {
+        return refused;
+    }
+
+    /** Name of the first zip without its ending, as a title to start from; null when there was none. */
+    public String zipTitle() {
+        return zipTitle;
+    }
+
+    /**
+     * Takes one dropped file, or what is in it if it is a zip.
+     *
+     * @param name    as the sender called it
+     * @param content its bytes in a temporary file, which may be moved away
+     */
+    public void add(String name, Path content) throws IOException {
+        String checked = accept(name == null ? "" : name, Files.size(content));
+        if (checked == null) {
+            return;
+        }
+        if (isZip(content)) {
+            unpack(checked, content);
+        } else {
+            files.add(new DroppedFile(checked, content));
+        }
+    }
+
+    /** The checked name, or null after noting why the file is refused. */
+    private String accept(String name, long bytes) {
+        String checked;
+        try {
+            checked = NameRule.check("file", name);
+        } catch (EditRefused e) {
+            refuse(name, e.getMessage());
+            return null;
+        }
+        if (bytes >= Limits.FILE_BYTES) {
+            refuse(name, String.format(Locale.ROOT, "It has %.1f GB; a file must be smaller than %.0f GB.",
+                    bytes / 1e9, Limits.FILE_BYTES / 1e9));
+            return null;
+        }
+        if (files.size() >= Limits.FILES_PER_DROP) {
+            refuse(name, "More than " + Limits.FILES_PER_DROP + " files came at once; drop it again by itself.");
+            return null;
+        }
+        return checked;
+    }
+
+    private void refuse(String name, String reason) {
+        refused.add(new Refusal(NameRule.shown(name.isBlank() ? "(no name)" : name), reason));
+    }
+
+    private static boolean isZip(Path content) throws IOException {
+        try (InputStream in = Files.newInputStream(content)) {
+            return java.util.Arrays.equals(in.readNBytes(4), ZIP_MAGIC);
+        }
+    }
+
+    private void unpack(String zipName, Path zip) throws IOException {
+        int before = files.size();
+        try (ZipFile opened = ZipFile.builder().setPath(zip).setCharset(StandardCharsets.UTF_8).get()) {
+            String trouble = structureTrouble(opened);
+            if (trouble != null) {
+                refuse(zipName, trouble);
+                return;
+            }
+            Enumeration<ZipArchiveEntry> entries = opened.getEntries();
+            while (entries.hasMoreElements()) {
+                ZipArchiveEntry entry = entries.nextElement();
+                if (!entry.isDirectory() && !isSystemLeftover(entry.getName())) {
+                    unpack(opened, entry, zipName);
+                }
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            refuse(zipName, "It starts like a zip but cannot be unpacked: the file is damaged or cut short.");
+            return;
+        }
+        if (files.size() > before && zipTitle == null) {
+            zipTitle = stem(zipName);
+        }
+    }
+
+    /** What is wrong with the zip as a whole: nothing of such a zip is taken. */
+    private static String structureTrouble(ZipFile zip) {
+        int count = 0;
+        Enumeration<ZipArchiveEntry> entries = zip.getEntries();
+        while (entries.hasMoreElements()) {
+            ZipArchiveEntry entry = entries.nextElement();
+            if (climbs(entry.getName())) {
+                return "Its entry “" + NameRule.shown(entry.getName()) + "” points outside of the zip.";
+            }
+            if (!entry.isDirectory() && ++count > Limits.FILES_PER_DROP) {
+                return "It holds more than " + Limits.FILES_PER_DROP + " files.";
+            }
+        }
+        return null;
+    }
+
+    private static boolean climbs(String entryName) {
+        String path = entryName.replace('\\', '/');
+        return path.startsWith("/") || path.matches("^[A-Za-z]:.*") || path.equals("..")
+                || path.startsWith("../") || path.endsWith("/..") || path.contains("/../");
+    }
+
+    /** Files that systems leave in zips without anyone asking. */
+    private static boolean isSystemLeftover(String entryName) {
+        String path = entryName.replace('\\', '/');
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        return path.startsWith("__MACOSX/") || name.startsWith(".") || name.equalsIgnoreCase("Thumbs.db")
+                || name.equalsIgnoreCase("desktop.ini");
+    }
+
+    private void unpack(ZipFile zip, ZipArchiveEntry entry, String zipName) throws IOException {
+        String path = entry.getName().replace('\\', '/');
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        if (entry.getGeneralPurposeBit().usesEncryption()) {
+            refuse(name, "It is locked with a pass phrase inside “" + NameRule.shown(zipName) + "”.");
+            return;
+        }
+        String checked = accept(name, Math.max(0, entry.getSize()));
+        if (checked == null) {
+            return;
+        }
+        Path target = Files.createTempFile(workFolder, "unpacked-", "");
+        String trouble;
+        try (InputStream in = zip.getInputStream(entry); OutputStream out = Files.newOutputStream(target)) {
+            trouble = copy(in, out, Math.max(1, entry.getCompressedSize()));
+        } catch (IOException e) {
+            trouble = "It is damaged inside “" + NameRule.shown(zipName) + "” and cannot be unpacked.";
+        }
+        if (trouble == null && isZip(target)) {
+            trouble = "It is a zip inside a zip; unpack it first.";
+        }
+        if (trouble != null) {
+            Files.delete(target);
+            refuse(name, trouble);
+            return;
+        }
+        files.add(new DroppedFile(checked, target));
+    }
+
+    /** Copies an entry, never believing the size it claims; says why it stopped, or null when all came. */
+    private String copy(InputStream in, OutputStream out, long packedBytes) throws IOException {
+        byte[] buffer = new byte[1 << 16];
+        long bytes = 0;
+        for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+            bytes += read;
+            unpackedBytes += read;
+            if (bytes > RATIO_MATTERS_FROM && bytes / packedBytes > Limits.UNPACKED_RATIO) {
+                return "It unpacks to more than " + Limits.UNPACKED_RATIO + " times its size, which no sound does.";
+            }
+            if (bytes >= Limits.FILE_BYTES) {
+                return "It unpacks to 2 GB or more; a file must be smaller.";
+            }
+            if (unpackedBytes > Limits.UNPACKED_BYTES) {
+                return "The drop unpacks to more than " + Limits.UNPACKED_BYTES / 1_000_000_000 + " GB.";
+            }
+            out.write(buffer, 0, read);
+        }
+        return null;
+    }
+
+    static String stem(String fileName) {
+        int dot = fileName.lastIndexOf('.');
+        return dot > 0 ? fileName.substring(0, dot) : fileName;
+    }
+}

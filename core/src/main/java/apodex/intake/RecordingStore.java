@@ -1,0 +1,175 @@
+package apodex.intake;
+
+import apodex.audio.Digests;
+import apodex.audio.FlacFile;
+import apodex.audio.PcmReader;
+import apodex.audio.SoundFile;
+import apodex.audio.SoundInfo;
+import apodex.measure.Overview;
+import apodex.measure.OverviewScan;
+import apodex.session.Recording;
+import apodex.signal.Recordings;
+import jakarta.annotation.Nullable;
+import java.io.FileNotFoundException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.DirectoryNotEmptyException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.MessageDigest;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.HexFormat;
+import java.util.UUID;
+import java.util.stream.Stream;
+
+/**
+ * Keeps recordings on disk, each once, by the SHA-256 of its bytes, in a folder of its own: the file as it came, for
+ * FLAC its decoded sound beside it, and its overview. The folder is made under another name, written through to the
+ * disk and renamed when whole; after that it never changes.
+ */
+public final class RecordingStore implements Recordings {
+    private static final String ORIGINAL = "original";
+    private static final String DECODED = "decoded.wav";
+    private static final String OVERVIEW = "overview";
+
+    private final Path root;
+
+    /** @param root folder of the store; made when missing */
+    public RecordingStore(Path root) throws IOException {
+        this.root = Files.createDirectories(root);
+    }
+
+    /**
+     * Takes a file in. It is moved away from where it lies, or, when it is known already, deleted.
+     *
+     * @param fileName name to remember
+     * @throws apodex.audio.SoundFileException when it cannot be read as sound; the file then stays where it is
+     */
+    public Recording bring(Path file, String fileName) throws IOException {
+        SoundInfo info = SoundFile.examine(file);
+        String sha256 = hash(file);
+        Path home = home(sha256);
+        if (Files.exists(home)) {
+            Files.delete(file);
+        } else {
+            prepare(file, info, home);
+        }
+        return recording(sha256, fileName, info);
+    }
+
+    private void prepare(Path file, SoundInfo info, Path home) throws IOException {
+        Path work = Files.createDirectory(root.resolve(".incoming-" + UUID.randomUUID()));
+        try {
+            Path sound = file;
+            if (info.layout() == null) {
+                sound = work.resolve(DECODED);
+                FlacFile.decode(file, sound);
+                force(sound);
+            }
+            try (PcmReader in = new PcmReader(sound, SoundFile.examine(sound))) {
+                OverviewScan.write(in, work.resolve(OVERVIEW));
+            }
+            Path original = work.resolve(ORIGINAL);
+            Files.move(file, original);
+            force(original);
+            force(work);
+            Files.createDirectories(home.getParent());
+            Files.move(work, home, StandardCopyOption.ATOMIC_MOVE);
+            force(home.getParent());
+        } catch (FileAlreadyExistsException | DirectoryNotEmptyException e) {
+            remove(work); // the same recording came in twice at the same time; the other one is as good
+        } catch (IOException | RuntimeException e) {
+            remove(work);
+            throw e;
+        }
+    }
+
+    private static Recording recording(String sha256, String fileName, SoundInfo info) {
+        Long timeReference = info.broadcast() == null ? null : info.broadcast().timeReference();
+        String originated = info.broadcast() == null ? null : dateOrNull(info.broadcast().originationDate());
+        return new Recording(sha256, fileName, info.rate(), info.channels(), info.sample(), info.frames(),
+                timeReference, originated);
+    }
+
+    /** Writers of the chunk separate the date's parts in several ways (EBU Tech 3285, section 2.3). */
+    @Nullable
+    private static String dateOrNull(String written) {
+        try {
+            LocalDate date = LocalDate.parse(written.strip().replaceAll("[_:. /]", "-"));
+            return date.getYear() >= 1980 && date.getYear() <= 2107 ? date.toString() : null; // a zip's years
+        } catch (DateTimeException e) {
+            return null;
+        }
+    }
+
+    @Override
+    public PcmReader open(String sha256) throws IOException {
+        Path sound = sound(sha256);
+        return new PcmReader(sound, SoundFile.examine(sound));
+    }
+
+    @Override
+    public Overview overview(String sha256) throws IOException {
+        return new Overview(home(sha256).resolve(OVERVIEW), open(sha256));
+    }
+
+    public boolean has(String sha256) {
+        return sha256.matches("[0-9a-f]{64}") && Files.exists(home(sha256));
+    }
+
+    private Path sound(String sha256) throws IOException {
+        Path home = home(sha256);
+        Path decoded = home.resolve(DECODED);
+        Path sound = Files.exists(decoded) ? decoded : home.resolve(ORIGINAL);
+        if (!Files.exists(sound)) {
+            throw new FileNotFoundException("The recording " + sha256 + " is not in the store any more.");
+        }
+        return sound;
+    }
+
+    private Path home(String sha256) {
+        return root.resolve(sha256.substring(0, 2)).resolve(sha256);
+    }
+
+    private static String hash(Path file) throws IOException {
+        MessageDigest digest = Digests.sha256();
+        byte[] buffer = new byte[1 << 18];
+        try (InputStream in = Files.newInputStream(file)) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                digest.update(buffer, 0, read);
+            }
+        }
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    private static void force(Path path) throws IOException {
+        try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
+            channel.force(true);
+        }
+    }
+
+    /** Removes a folder with all that is in it; nothing happens when it is not there. */
+    public static void remove(Path folder) throws IOException {
+        if (!Files.exists(folder)) {
+            return;
+        }
+        try (Stream<Path> inside = Files.walk(folder)) {
+            inside.sorted(Comparator.reverseOrder()).forEach(path -> {
+                try {
+                    Files.deleteIfExists(path);
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            });
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+}

@@ -1,0 +1,141 @@
+package apodex.intake;
+
+import apodex.audio.Limits;
+import apodex.audio.SoundFile;
+import apodex.audio.SoundFileException;
+import apodex.audio.SoundInfo;
+import apodex.session.AudioRow;
+import apodex.session.Clip;
+import apodex.session.MixRow;
+import apodex.session.Recording;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Song;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * Lays a session out from dropped recordings: one row each (one for every channel pair of wider files), placed by
+ * the time reference in the file where there is one, at the start otherwise. The earliest time reference becomes the
+ * session's start. The most common sample rate becomes the session's; of equally common ones, the higher.
+ */
+public final class SessionFromDrop {
+    private final RecordingStore store;
+    private final List<Brought> brought = new ArrayList<>();
+    private final List<Refusal> refused = new ArrayList<>();
+
+    /**
+     * A file that became one row or more.
+     *
+     * @param file its name
+     * @param row  id of its (first) row
+     */
+    public record Brought(String file, String row) {}
+
+    /**
+     * What came of a drop.
+     *
+     * @param session empty when no file could be used
+     */
+    public record Result(Optional<Session> session, List<Brought> brought, List<Refusal> refused) {}
+
+    public SessionFromDrop(RecordingStore store) {
+        this.store = store;
+    }
+
+    /** @param today used where no recording says when it was made */
+    public Result make(Drop drop, String title, LocalDate today) throws IOException {
+        refused.addAll(drop.refused());
+        Map<DroppedFile, SoundInfo> sounds = examine(drop.files());
+        SampleRate rate = mostCommonRate(sounds.values());
+        List<Recording> recordings = new ArrayList<>();
+        for (Map.Entry<DroppedFile, SoundInfo> sound : sounds.entrySet()) {
+            bring(sound.getKey(), sound.getValue(), rate, recordings);
+        }
+        if (recordings.isEmpty()) {
+            return new Result(Optional.empty(), brought, refused);
+        }
+        return new Result(Optional.of(layOut(recordings, rate, title, today)), brought, refused);
+    }
+
+    private Map<DroppedFile, SoundInfo> examine(List<DroppedFile> files) throws IOException {
+        Map<DroppedFile, SoundInfo> sounds = new LinkedHashMap<>();
+        for (DroppedFile file : files) {
+            try {
+                sounds.put(file, SoundFile.examine(file.content()));
+            } catch (SoundFileException e) {
+                refused.add(new Refusal(file.name(), e.getMessage()));
+            }
+        }
+        return sounds;
+    }
+
+    private static SampleRate mostCommonRate(Iterable<SoundInfo> sounds) {
+        Map<SampleRate, Integer> counts = new LinkedHashMap<>();
+        sounds.forEach(sound -> counts.merge(sound.rate(), 1, Integer::sum));
+        return counts.entrySet().stream()
+                .max(Map.Entry.<SampleRate, Integer>comparingByValue()
+                        .thenComparing(entry -> entry.getKey().hertz()))
+                .map(Map.Entry::getKey).orElse(null);
+    }
+
+    private void bring(DroppedFile file, SoundInfo info, SampleRate rate, List<Recording> recordings)
+            throws IOException {
+        if (!info.rate().equals(rate)) {
+            refused.add(new Refusal(file.name(), "It has a sample rate of " + info.rate().label()
+                    + ", but most of the recordings have " + rate.label() + "; one session has one rate."));
+        } else if (rate.seconds(info.frames()) > Limits.SESSION_SECONDS) {
+            refused.add(new Refusal(file.name(), "It is longer than a day."));
+        } else {
+            try {
+                recordings.add(store.bring(file.content(), file.name()));
+            } catch (SoundFileException e) {
+                refused.add(new Refusal(file.name(), e.getMessage()));
+            }
+        }
+    }
+
+    private Session layOut(List<Recording> recordings, SampleRate rate, String title, LocalDate today) {
+        long start = recordings.stream().map(SessionFromDrop::usableReference).filter(Objects::nonNull)
+                .min(Comparator.naturalOrder()).orElse(0L);
+        List<Row> rows = new ArrayList<>();
+        for (Recording recording : recordings) {
+            Long reference = usableReference(recording);
+            long position = reference == null ? 0 : reference - start;
+            brought.add(new Brought(recording.fileName(), addRows(recording, position, rows)));
+        }
+        rows.add(MixRow.DEFAULT);
+        String originated = recordings.stream().map(Recording::originated).filter(Objects::nonNull)
+                .min(Comparator.naturalOrder()).orElse(today.toString());
+        return new Session(Song.titled(title), rate, start, originated,
+                recordings.stream().distinct().toList(), rows);
+    }
+
+    /** A time reference counts from midnight, so one of more than a day is some other program's idea and not used. */
+    private static Long usableReference(Recording recording) {
+        Long reference = recording.timeReference();
+        return reference != null && reference >= 0
+                && reference < Limits.SESSION_SECONDS * recording.rate().hertz() ? reference : null;
+    }
+
+    private static String addRows(Recording recording, long position, List<Row> rows) {
+        String first = "r" + (rows.size() + 1);
+        String stem = Drop.stem(recording.fileName());
+        for (int channel = 0; channel < recording.channels(); channel += 2) {
+            int width = Math.min(2, recording.channels() - channel);
+            String name = recording.channels() <= 2 ? stem
+                    : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
+            Clip clip = Clip.whole(recording, channel, width, position);
+            rows.add(new AudioRow("r" + (rows.size() + 1), name, List.of(clip)));
+        }
+        return first;
+    }
+}

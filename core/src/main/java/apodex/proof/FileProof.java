@@ -1,0 +1,54 @@
+package apodex.proof;
+
+import apodex.audio.SampleFormat;
+import apodex.audio.SoundInfo.Container;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
+
+/**
+ * What was read back of one printed file.
+ *
+ * @param name             file name
+ * @param folder           its folder in the parcel
+ * @param container        file type found in the header
+ * @param rate             frames per second
+ * @param sample           sample format
+ * @param channels         number of channels
+ * @param frames           length
+ * @param timeReference    first frame counted from midnight; null when the file does not say
+ * @param firstSoundFrame  first frame that is not zero; null when there is none
+ * @param peakDbfs         loudest sample; null when every sample is zero
+ * @param silent           every sample is zero
+ * @param nearlySilent     not silent, but never above -60 dBFS
+ * @param fullScaleSamples samples at (of floats: at or beyond) full scale
+ * @param overs            samples that passed full scale when it was written and were held there
+ * @param bytes            size of the file
+ * @param sha256           of the whole file
+ * @param contentSha256    of its samples alone
+ * @param sameAs           name of an earlier file with the same samples; null when there is none
+ */
+public record FileProof(
+        String name,
+        String folder,
+        Container container,
+        SampleRate rate,
+        SampleFormat sample,
+        int channels,
+        long frames,
+        @Nullable Long timeReference,
+        @Nullable Long firstSoundFrame,
+        @Nullable Double peakDbfs,
+        boolean silent,
+        boolean nearlySilent,
+        long fullScaleSamples,
+        long overs,
+        long bytes,
+        String sha256,
+        String contentSha256,
+        @Nullable String sameAs) {
+
+    FileProof sameAs(String other) {
+        return new FileProof(name, folder, container, rate, sample, channels, frames, timeReference, firstSoundFrame,
+                peakDbfs, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, other);
+    }
+}

@@ -1,0 +1,39 @@
+package apodex.session;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A musical key such as {@code G major} or {@code F♯ dorian}.
+ *
+ * @param tonic note name with its accidental, {@code F♯}
+ * @param mode  major, minor or a church mode
+ */
+public record Key(String tonic, String mode) {
+    private static final Pattern WRITTEN = Pattern.compile(
+            "([a-g])\\s*(#|♯|sharp|b|♭|flat)?\\s*(major|minor|dorian|phrygian|lydian|mixolydian|locrian)?",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Reads what people write: {@code G major}, {@code f# minor}, {@code Bb}. */
+    @JsonCreator
+    public static Key parse(String written) {
+        Matcher matcher = WRITTEN.matcher(written == null ? "" : written.strip());
+        if (!matcher.matches()) {
+            throw new IllegalArgumentException("“" + written + "” is not a key; write it like G major or F# minor.");
+        }
+        String accidental = matcher.group(2) == null ? "" : switch (matcher.group(2).toLowerCase(Locale.ROOT)) {
+            case "#", "♯", "sharp" -> "♯";
+            default -> "♭";
+        };
+        String mode = matcher.group(3) == null ? "major" : matcher.group(3).toLowerCase(Locale.ROOT);
+        return new Key(matcher.group(1).toUpperCase(Locale.ROOT) + accidental, mode);
+    }
+
+    @JsonValue
+    public String written() {
+        return tonic + " " + mode;
+    }
+}

@@ -1,0 +1,27 @@
+package apodex.session;
+
+import apodex.audio.SampleFormat;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
+
+/**
+ * An audio file in the store, known by the SHA-256 of its bytes, and what its header says.
+ *
+ * @param sha256        hash of the file as it came, in lower-case hex
+ * @param fileName      the name it came with
+ * @param rate          frames per second
+ * @param channels      number of channels
+ * @param sample        sample format
+ * @param frames        length
+ * @param timeReference first frame counted from midnight, where the file says so
+ * @param originated    when it was made, {@code yyyy-mm-dd}, where the file says so
+ */
+public record Recording(
+        String sha256,
+        String fileName,
+        SampleRate rate,
+        int channels,
+        SampleFormat sample,
+        long frames,
+        @Nullable Long timeReference,
+        @Nullable String originated) {}

@@ -1,0 +1,26 @@
+package apodex.signal;
+
+/** What of a row's two sides goes into a file. */
+public enum Channels {
+    /** One channel: the left side, or all there is of a mono row. */
+    MONO_FROM_LEFT(1),
+    /** One channel: the right side, where the left is silent. */
+    MONO_FROM_RIGHT(1),
+    /** Two channels; a mono sound on both. */
+    STEREO(2);
+
+    private final int count;
+
+    Channels(int count) {
+        this.count = count;
+    }
+
+    public int count() {
+        return count;
+    }
+
+    /** The side that output channel {@code channel} takes: 0 left, 1 right. */
+    int side(int channel) {
+        return this == MONO_FROM_RIGHT ? 1 : channel;
+    }
+}

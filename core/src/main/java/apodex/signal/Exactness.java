@@ -1,0 +1,32 @@
+package apodex.signal;
+
+import apodex.audio.SampleFormat;
+import apodex.session.AudioRow;
+import apodex.session.Clip;
+import apodex.session.Session;
+import apodex.time.FrameRange;
+import java.util.Comparator;
+import java.util.List;
+
+/** Whether a row's Raw is its recordings, sample for sample, in a given format. */
+final class Exactness {
+    private Exactness() {}
+
+    /** True when nothing but placing happens to the samples and the format holds each of them exactly. */
+    static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
+        return isOnlyPlaced(row) && row.clips().stream()
+                .allMatch(clip -> depth.holdsExactly(session.recording(clip.recording()).sample()));
+    }
+
+    /** True when no clip is changed in level and no two overlap. */
+    static boolean isOnlyPlaced(AudioRow row) {
+        List<Clip> clips = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toList();
+        for (int i = 0; i < clips.size(); i++) {
+            FrameRange range = clips.get(i).range();
+            if (!clips.get(i).isUntouched() || i > 0 && clips.get(i - 1).range().overlaps(range)) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

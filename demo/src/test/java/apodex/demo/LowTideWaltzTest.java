@@ -1,0 +1,82 @@
+package apodex.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.SampleFormat;
+import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
+import apodex.handoff.PlanRow;
+import apodex.handoff.Planner;
+import apodex.intake.RecordingStore;
+import apodex.measure.StereoImage;
+import apodex.session.AudioRow;
+import apodex.session.Session;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+final class LowTideWaltzTest {
+    private static Session session;
+    private static RecordingStore store;
+    @TempDir private static Path folder;
+
+    @BeforeAll
+    static void record() throws Exception {
+        store = new RecordingStore(folder.resolve("store"));
+        session = LowTideWaltz.record(store, Files.createDirectories(folder.resolve("work")));
+    }
+
+    @Test
+    void isTheSongThatIsPromised() {
+        assertThat(session.song().title()).isEqualTo("Low Tide Waltz");
+        assertThat(session.song().artist()).isEqualTo("Salt Harbour Players");
+        assertThat(session.song().tempo()).isEqualTo(96.0);
+        assertThat(session.song().meter().written()).isEqualTo("3/4");
+        assertThat(session.song().key().written()).isEqualTo("G major");
+        assertThat(session.rate().seconds(session.frames())).isBetween(71.0, 74.0);
+        assertThat(session.audioRows()).hasSizeGreaterThanOrEqualTo(14);
+        assertThat(session.recordings()).allMatch(recording -> recording.sample() == SampleFormat.INT24
+                && recording.rate().hertz() == 48_000 && recording.timeReference() != null);
+    }
+
+    @Test
+    void hasGapsAndRowsOfSeveralClips() {
+        assertThat(session.audioRows()).filteredOn(row -> row.clips().size() > 1).hasSizeGreaterThan(8);
+        assertThat(session.audioRows()).filteredOn(LowTideWaltzTest::hasGap).hasSizeGreaterThan(5);
+    }
+
+    @Test
+    void hasOneOfEveryFaultTheLaterViewsShow() throws Exception {
+        Plan plan = Planner.plan(session, Handoff.named("test"), store);
+        assertThat(plan.rows()).filteredOn(row -> row.image() == StereoImage.Kind.SAME_ON_BOTH_SIDES)
+                .extracting(PlanRow::name).containsExactly("Dulcimer pickup");
+        assertThat(plan.rows()).filteredOn(row -> row.peakDbfs() != null && row.peakDbfs() < -60)
+                .extracting(PlanRow::name).containsExactly("spare mic");
+        assertThat(plan.rows()).filteredOn(row -> row.peakDbfs() != null && row.peakDbfs() > -0.001)
+                .extracting(PlanRow::name).containsExactly("frame drum CLIPS??");
+        assertThat(printedOvers(plan)).as("the sum of all rows stays below full scale").containsOnly(0L);
+    }
+
+    @Test
+    void isTheSameEveryTime() throws Exception {
+        RecordingStore another = new RecordingStore(folder.resolve("again"));
+        Session again = LowTideWaltz.record(another, Files.createDirectories(folder.resolve("work2")));
+        assertThat(again).isEqualTo(session);
+    }
+
+    private static java.util.List<Long> printedOvers(Plan plan) throws Exception {
+        Path out = Files.createDirectories(folder.resolve("printed"));
+        return new apodex.signal.Walk(session, plan.taps(session, out), store, 2).print(apodex.signal.WalkObserver.NONE);
+    }
+
+    private static boolean hasGap(AudioRow row) {
+        for (int i = 1; i < row.clips().size(); i++) {
+            if (row.clips().get(i).position() > row.clips().get(i - 1).range().end()) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

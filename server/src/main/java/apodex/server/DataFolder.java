@@ -1,0 +1,54 @@
+package apodex.server;
+
+import apodex.intake.RecordingStore;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationContextInitializer;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.env.MapPropertySource;
+
+/** Where recordings, runs and files on their way are kept. */
+@Configuration
+public class DataFolder {
+    private final Path root;
+
+    DataFolder(@Value("${apodex.data.absolute}") String root) {
+        this.root = Path.of(root);
+    }
+
+    /** Makes the folder and its place for uploads before anything needs them. */
+    public static final class Initializer implements ApplicationContextInitializer<ConfigurableApplicationContext> {
+        @Override
+        public void initialize(ConfigurableApplicationContext context) {
+            Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data")).toAbsolutePath().normalize();
+            try {
+                Files.createDirectories(root.resolve("incoming"));
+            } catch (IOException e) {
+                throw new UncheckedIOException("The data folder " + root + " cannot be made or written to.", e);
+            }
+            context.getEnvironment().getPropertySources().addFirst(new MapPropertySource("data folder",
+                    Map.of("apodex.data.absolute", root.toString())));
+        }
+    }
+
+    /** A new empty folder for files on their way; the caller removes it. */
+    public Path newWorkFolder() throws IOException {
+        return Files.createTempDirectory(root.resolve("incoming"), "drop-");
+    }
+
+    /** Everything that belongs to one run. */
+    public Path run(String runId) {
+        return root.resolve("runs").resolve(runId);
+    }
+
+    @Bean
+    RecordingStore recordingStore() throws IOException {
+        return new RecordingStore(root.resolve("recordings"));
+    }
+}

@@ -1,0 +1,211 @@
+package apodex.server.database;
+
+import java.io.IOException;
+import java.io.InterruptedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.security.SecureRandom;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * A MariaDB server with its own data folder, socket and port, on loopback only. It knows nothing of a system-wide
+ * server and never touches one. If an earlier Apodex died and left this folder's server running, that one is used.
+ */
+final class MariaDbServer {
+    static final String USER = "apodex";
+    private static final int START_SECONDS = 60;
+    /** Socket paths may have about 107 characters; the system's temporary folder is short. */
+    private static final int LONGEST_SOCKET_PATH = 100;
+
+    private final Path folder;
+    private final int wantedPort;
+    private ProcessHandle process;
+    private int port;
+    private String password;
+
+    /** @param wantedPort 0 for any free one */
+    MariaDbServer(Path folder, int wantedPort) {
+        this.folder = folder;
+        this.wantedPort = wantedPort;
+    }
+
+    String url() {
+        return "jdbc:mariadb://127.0.0.1:" + port + "/apodex?useServerPrepStmts=true";
+    }
+
+    String password() {
+        return password;
+    }
+
+    void start() throws IOException {
+        Files.createDirectories(folder);
+        password = keptPassword();
+        if (findRunning()) {
+            return;
+        }
+        Path data = folder.resolve("data");
+        if (!Files.exists(data)) {
+            install(data);
+        }
+        port = wantedPort > 0 ? wantedPort : freePort();
+        Path log = folder.resolve("mariadb.log");
+        Process started = new ProcessBuilder(
+                "setsid", program("mariadbd"), "--no-defaults", // a session of its own: Ctrl-C stops Apodex, and Apodex stops it
+                "--user=" + System.getProperty("user.name"),
+                "--datadir=" + data, "--socket=" + socket(), "--pid-file=" + folder.resolve("mariadb.pid"),
+                "--bind-address=127.0.0.1", "--port=" + port, "--skip-name-resolve",
+                "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
+                "--default-time-zone=+00:00", "--max-allowed-packet=256M", "--innodb-buffer-pool-size=64M",
+                "--init-file=" + initFile())
+                .redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        process = started.toHandle();
+        Files.writeString(folder.resolve("running"), process.pid() + " " + port);
+        awaitConnection(log);
+    }
+
+    void stop() {
+        if (process == null) {
+            return;
+        }
+        process.destroy();
+        try {
+            process.onExit().get(30, TimeUnit.SECONDS);
+            Files.deleteIfExists(folder.resolve("running"));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (Exception e) {
+            process.destroyForcibly();
+        }
+    }
+
+    private boolean findRunning() throws IOException {
+        Path running = folder.resolve("running");
+        if (!Files.exists(running)) {
+            return false;
+        }
+        String[] pidAndPort = Files.readString(running).trim().split(" ");
+        Optional<ProcessHandle> left = ProcessHandle.of(Long.parseLong(pidAndPort[0]));
+        port = Integer.parseInt(pidAndPort[1]);
+        if (left.isEmpty() || !left.get().isAlive() || !answers()) {
+            return false;
+        }
+        process = left.get();
+        return true;
+    }
+
+    private void install(Path data) throws IOException {
+        Path unfinished = folder.resolve("data.new");
+        if (Files.exists(unfinished)) {
+            apodex.intake.RecordingStore.remove(unfinished);
+        }
+        Path log = folder.resolve("install.log");
+        Process install = new ProcessBuilder(program("mariadb-install-db"), "--no-defaults",
+                "--user=" + System.getProperty("user.name"), "--datadir=" + unfinished,
+                "--auth-root-authentication-method=socket",
+                "--auth-root-socket-user=" + System.getProperty("user.name"), "--skip-test-db")
+                .redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        if (await(install) != 0) {
+            throw new IOException("MariaDB could not set up its data folder; " + log + " says why.");
+        }
+        Files.move(unfinished, data, StandardCopyOption.ATOMIC_MOVE);
+    }
+
+    /** Runs inside the server with full rights at every start; each statement on one line. */
+    private Path initFile() throws IOException {
+        Path file = folder.resolve("init.sql");
+        String user = "'" + USER + "'@'127.0.0.1'";
+        writePrivate(file, String.join("\n", List.of(
+                "CREATE DATABASE IF NOT EXISTS apodex CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;",
+                "CREATE OR REPLACE USER " + user + " IDENTIFIED BY '" + password + "';",
+                "GRANT ALL ON apodex.* TO " + user + ";", "")));
+        return file;
+    }
+
+    private String keptPassword() throws IOException {
+        Path file = folder.resolve("password");
+        if (!Files.exists(file)) {
+            byte[] random = new byte[16];
+            new SecureRandom().nextBytes(random);
+            writePrivate(file, HexFormat.of().formatHex(random));
+        }
+        return Files.readString(file).trim();
+    }
+
+    private static void writePrivate(Path file, String text) throws IOException {
+        Files.deleteIfExists(file);
+        Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        Files.writeString(file, text);
+    }
+
+    private Path socket() {
+        Path here = folder.resolve("mariadb.sock");
+        return here.toString().length() <= LONGEST_SOCKET_PATH ? here
+                : Path.of(System.getProperty("java.io.tmpdir"), "apodex-" + Integer.toHexString(here.hashCode()) + ".sock");
+    }
+
+    private void awaitConnection(Path log) throws IOException {
+        for (long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(START_SECONDS); System.nanoTime() < end; ) {
+            if (answers()) {
+                return;
+            }
+            if (!process.isAlive()) {
+                throw new IOException("MariaDB stopped right after its start; " + log + " says why.");
+            }
+            pause();
+        }
+        stop();
+        throw new IOException("MariaDB did not answer within " + START_SECONDS + " seconds; " + log + " may say why.");
+    }
+
+    private boolean answers() {
+        try (Connection connection = DriverManager.getConnection(url(), USER, password)) {
+            return connection.isValid(5);
+        } catch (SQLException e) {
+            return false;
+        }
+    }
+
+    private static void pause() throws IOException {
+        try {
+            Thread.sleep(100);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("Waiting for MariaDB was interrupted.");
+        }
+    }
+
+    private static int await(Process process) throws IOException {
+        try {
+            return process.waitFor();
+        } catch (InterruptedException e) {
+            process.destroy();
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("Setting MariaDB up was interrupted.");
+        }
+    }
+
+    private static String program(String name) throws IOException {
+        for (String place : List.of("/usr/sbin", "/usr/bin", "/usr/local/sbin", "/usr/local/bin")) {
+            if (Files.isExecutable(Path.of(place, name))) {
+                return place + "/" + name;
+            }
+        }
+        throw new IOException("The program " + name + " is missing; install Debian's package mariadb-server-core.");
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket any = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return any.getLocalPort();
+        }
+    }
+}

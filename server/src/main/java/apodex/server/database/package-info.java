@@ -1,0 +1,2 @@
+/** The private MariaDB server and how values of the core are kept in its columns. */
+package apodex.server.database;

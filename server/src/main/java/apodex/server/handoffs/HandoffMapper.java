@@ -1,0 +1,26 @@
+package apodex.server.handoffs;
+
+import apodex.handoff.Handoff;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface HandoffMapper {
+    @Insert("""
+            INSERT INTO handoff (id, session_id, owner_id, revision, handoff)
+            VALUES (#{id}, #{sessionId}, 'local', #{revision}, #{handoff})""")
+    void insert(StoredHandoff handoff);
+
+    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id}")
+    StoredHandoff find(String id);
+
+    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} ORDER BY created_at, id")
+    List<StoredHandoff> ofSession(String sessionId);
+
+    /** 0 when somebody else changed it first. */
+    @Update("UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")
+    int update(String id, int expected, Handoff handoff);
+}

@@ -1,0 +1,6 @@
+package apodex.server.handoffs;
+
+import apodex.handoff.Handoff;
+
+/** A handoff as the database keeps it. */
+record StoredHandoff(String id, String sessionId, int revision, Handoff handoff) {}

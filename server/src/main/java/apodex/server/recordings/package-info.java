@@ -1,0 +1,2 @@
+/** Recordings over HTTP: how they look at any scale. */
+package apodex.server.recordings;

@@ -1,0 +1,97 @@
+package apodex.server.runs;
+
+import apodex.intake.RecordingStore;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryNotEmptyException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Stream;
+
+/**
+ * What a run keeps on disk. Everything is made under a hidden name and renamed when whole, so what can be seen is
+ * complete, however the server ended.
+ */
+final class RunFolder {
+    private static final String UNFINISHED = ".unfinished-";
+    private static final String OVERS = "overs";
+
+    private final Path home;
+
+    RunFolder(Path home) {
+        this.home = home;
+    }
+
+    Path files() {
+        return home.resolve("files");
+    }
+
+    Path parcel() {
+        return home.resolve("parcel.zip");
+    }
+
+    Path picture(int file) {
+        return home.resolve("pictures").resolve(Integer.toString(file));
+    }
+
+    /** Remembers what the walk counted, before its files appear. */
+    void keepOvers(List<Long> overs) throws IOException {
+        Files.write(home.resolve(OVERS), overs.stream().map(String::valueOf).toList());
+    }
+
+    List<Long> overs() throws IOException {
+        return Files.readAllLines(home.resolve(OVERS)).stream().map(Long::valueOf).toList();
+    }
+
+    /** A new hidden folder for one attempt. */
+    Path begin() throws IOException {
+        Files.createDirectories(home);
+        return Files.createDirectory(home.resolve(UNFINISHED + UUID.randomUUID()));
+    }
+
+    /** Writes everything in {@code made} through to the disk and lets it appear as {@code name}. */
+    void finish(Path made, Path name) throws IOException {
+        if (Files.isDirectory(made)) {
+            try (Stream<Path> inside = Files.list(made)) {
+                for (Path file : inside.toList()) {
+                    force(file);
+                }
+            }
+        }
+        force(made);
+        try {
+            Files.move(made, name, StandardCopyOption.ATOMIC_MOVE);
+        } catch (FileAlreadyExistsException | DirectoryNotEmptyException e) {
+            RecordingStore.remove(made); // another attempt was first, with the same bytes
+        }
+        force(home);
+    }
+
+    /** Removes what earlier attempts left unfinished. */
+    void sweep() throws IOException {
+        if (!Files.exists(home)) {
+            return;
+        }
+        try (Stream<Path> inside = Files.list(home)) {
+            List<Path> unfinished = inside.filter(path -> path.getFileName().toString().startsWith(UNFINISHED)).toList();
+            for (Path path : unfinished) {
+                RecordingStore.remove(path);
+            }
+        }
+    }
+
+    void remove() throws IOException {
+        RecordingStore.remove(home);
+    }
+
+    private static void force(Path path) throws IOException {
+        try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
+            channel.force(true);
+        }
+    }
+}

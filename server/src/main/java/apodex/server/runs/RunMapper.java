@@ -1,0 +1,75 @@
+package apodex.server.runs;
+
+import apodex.proof.FileProof;
+import apodex.proof.Proof;
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface RunMapper {
+    String COLUMNS = "id, handoff_id, number, state, session_revision, session, handoff, plan, progress, proof,"
+            + " failure, cancel_requested, created_at";
+
+    /** What changes while a run is under way. */
+    record Pulse(RunState state, RunProgress progress, @Nullable String failure) {}
+
+    record RunEntry(String id, int number, RunState state, Instant createdAt, int sessionRevision) {}
+
+    record StoredParcel(String runId, String zipName, long bytes, String sha256) {}
+
+    @Insert("""
+            INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress)
+            SELECT #{id}, #{handoffId}, COALESCE(MAX(number), 0) + 1, #{state}, #{sessionRevision}, #{session},
+                   #{handoff}, #{plan}, #{progress}
+            FROM run WHERE handoff_id = #{handoffId}""")
+    void insert(Run run);
+
+    @Select("SELECT " + COLUMNS + " FROM run WHERE id = #{id}")
+    Run find(String id);
+
+    @Select("SELECT state, progress, failure FROM run WHERE id = #{id}")
+    Pulse pulse(String id);
+
+    @Select("SELECT id, number, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
+    List<RunEntry> ofHandoff(String handoffId);
+
+    @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id}")
+    void update(String id, RunState state, RunProgress progress);
+
+    @Update("UPDATE run SET cancel_requested = TRUE WHERE id = #{id}")
+    void requestCancel(String id);
+
+    @Select("SELECT cancel_requested FROM run WHERE id = #{id}")
+    boolean isCancelRequested(String id);
+
+    @Update("UPDATE run SET state = #{state}, failure = #{failure}, finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id}")
+    void end(String id, RunState state, @Nullable String failure);
+
+    /** A run that no job has begun ends at once; 0 when one has. */
+    @Update("UPDATE run SET state = 'CANCELLED', finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id} AND state = 'WAITING'")
+    int cancelWaiting(String id);
+
+    @Update("UPDATE run SET proof = #{proof} WHERE id = #{id}")
+    void saveProof(String id, Proof proof);
+
+    @Delete("DELETE FROM printed_file WHERE run_id = #{runId}")
+    void deleteFiles(String runId);
+
+    @Insert("""
+            INSERT INTO printed_file (run_id, position, name, folder, channels, frames, bytes, peak_dbfs, sha256)
+            VALUES (#{runId}, #{position}, #{file.name}, #{file.folder}, #{file.channels}, #{file.frames},
+                    #{file.bytes}, #{file.peakDbfs}, #{file.sha256})""")
+    void insertFile(String runId, int position, FileProof file);
+
+    @Insert("REPLACE INTO parcel (run_id, zip_name, bytes, sha256) VALUES (#{runId}, #{zipName}, #{bytes}, #{sha256})")
+    void saveParcel(StoredParcel parcel);
+
+    @Select("SELECT run_id, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId}")
+    StoredParcel parcel(String runId);
+}

@@ -1,0 +1,97 @@
+package apodex.server.runs;
+
+import apodex.handoff.Print;
+import apodex.proof.FileProof;
+import apodex.proof.Verdict;
+import apodex.signal.Station;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A run as it is told over HTTP.
+ *
+ * @param progress 0 to 1
+ * @param detail   the figures behind it
+ * @param failure  why it failed, in a sentence
+ * @param frames   length every file has or will have
+ * @param files    as planned, and once proofed as read back
+ * @param verdicts of the proof; empty before
+ * @param parcel   the zip; null before it is packed
+ */
+record RunView(
+        String id,
+        String handoffId,
+        int number,
+        RunState state,
+        double progress,
+        RunProgress detail,
+        @Nullable String failure,
+        SampleRate rate,
+        long frames,
+        int sessionRevision,
+        Instant createdAt,
+        List<RunFile> files,
+        List<Verdict> verdicts,
+        @Nullable RunParcel parcel) {
+
+    record RunParcel(String name, long bytes, String sha256) {}
+
+    /**
+     * A file of a run. What only reading it back can tell is null before.
+     *
+     * @param depth as people say it
+     */
+    record RunFile(
+            String name,
+            String folder,
+            String row,
+            String rowName,
+            Station station,
+            int channels,
+            long frames,
+            long bytes,
+            String depth,
+            @Nullable String container,
+            @Nullable Long timeReference,
+            @Nullable Long firstSoundFrame,
+            @Nullable Double peakDbfs,
+            @Nullable Boolean silent,
+            @Nullable Boolean nearlySilent,
+            @Nullable Long fullScaleSamples,
+            @Nullable Long overs,
+            @Nullable String sameAs,
+            @Nullable String sha256) {}
+
+    static RunView of(Run run, RunMapper.StoredParcel stored) {
+        RunParcel parcel = stored == null ? null : new RunParcel(stored.zipName(), stored.bytes(), stored.sha256());
+        boolean done = run.state() == RunState.DONE && run.proof() != null;
+        return new RunView(run.id(), run.handoffId(), run.number(), run.state(), run.progress().fraction(),
+                run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
+                run.createdAt(), files(run), done ? run.proof().verdicts() : List.of(), parcel);
+    }
+
+    private static List<RunFile> files(Run run) {
+        List<RunFile> files = new ArrayList<>();
+        for (int i = 0; i < run.plan().prints().size(); i++) {
+            Print print = run.plan().prints().get(i);
+            files.add(run.proof() == null ? planned(run, print) : proved(print, run.proof().files().get(i)));
+        }
+        return files;
+    }
+
+    private static RunFile planned(Run run, Print print) {
+        return new RunFile(print.file(), print.folder(), print.row(), print.rowName(), print.station(),
+                print.channels(), run.plan().frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
+                null, null, null, null, null, null, null, null);
+    }
+
+    private static RunFile proved(Print print, FileProof file) {
+        return new RunFile(file.name(), file.folder(), print.row(), print.rowName(), print.station(), file.channels(),
+                file.frames(), file.bytes(), file.sample().label(), file.container().label(), file.timeReference(),
+                file.firstSoundFrame(), file.peakDbfs(), file.silent(), file.nearlySilent(), file.fullScaleSamples(), file.overs(),
+                file.sameAs(), file.sha256());
+    }
+}

@@ -1,0 +1,144 @@
+package apodex.server.runs;
+
+import apodex.parcel.Parcel;
+import apodex.server.DataFolder;
+import apodex.server.handoffs.Handoffs;
+import apodex.server.web.Refused;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+@RestController
+class RunsController {
+    private final Runs runs;
+    private final RunMapper mapper;
+    private final RunEvents events;
+    private final Handoffs handoffs;
+    private final DataFolder dataFolder;
+
+    RunsController(Runs runs, RunMapper mapper, RunEvents events, Handoffs handoffs, DataFolder dataFolder) {
+        this.runs = runs;
+        this.mapper = mapper;
+        this.events = events;
+        this.handoffs = handoffs;
+        this.dataFolder = dataFolder;
+    }
+
+    record Started(String id) {}
+
+    @PostMapping("/api/handoffs/{handoffId}/runs")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Started start(@PathVariable String handoffId) {
+        return new Started(runs.start(handoffId));
+    }
+
+    @GetMapping("/api/handoffs/{handoffId}/runs")
+    List<RunMapper.RunEntry> ofHandoff(@PathVariable String handoffId) {
+        handoffs.get(handoffId);
+        return mapper.ofHandoff(handoffId);
+    }
+
+    @GetMapping("/api/runs/{id}")
+    RunView get(@PathVariable String id) {
+        return RunView.of(runs.find(id), mapper.parcel(id));
+    }
+
+    @Operation(description = "Server-sent events named “pulse” with state, progress and failure, until the run is over.")
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = RunMapper.Pulse.class)))
+    @GetMapping(path = "/api/runs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter events(@PathVariable String id) {
+        runs.find(id);
+        return events.follow(id);
+    }
+
+    @PostMapping("/api/runs/{id}/cancel")
+    RunView cancel(@PathVariable String id) {
+        runs.cancel(id);
+        return get(id);
+    }
+
+    @Operation(description = "Lowest and highest sample of the file in up to 1200 equal stretches, as 16-bit"
+            + " little-endian pairs.")
+    @GetMapping(path = "/api/runs/{id}/files/{file}/picture", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<byte[]> picture(@PathVariable String id, @PathVariable int file) throws IOException {
+        Path picture = folder(id).picture(file);
+        if (!Files.exists(picture)) {
+            throw Refused.notFound("This run has no such file yet.");
+        }
+        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
+                .body(Files.readAllBytes(picture));
+    }
+
+    @Operation(description = "The session sheet that lies in the parcel.")
+    @GetMapping(path = "/api/runs/{id}/sheet", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<String> sheet(@PathVariable String id) {
+        Run run = done(id);
+        String sheet = new Parcel(run.session(), run.plan(), run.proof(), run.handoff().name()).sheet();
+        return ResponseEntity.ok().contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8)).body(sheet);
+    }
+
+    @Operation(description = "The parcel as one zip. Byte ranges are answered, so a broken download can go on.")
+    @GetMapping(path = "/api/runs/{id}/parcel", produces = "application/zip")
+    ResponseEntity<Resource> parcel(@PathVariable String id) {
+        done(id);
+        RunMapper.StoredParcel parcel = mapper.parcel(id);
+        Path zip = folder(id).parcel();
+        if (!Files.exists(zip)) {
+            throw Refused.notFound("The parcel of this run is not on the disk any more.");
+        }
+        return ResponseEntity.ok().eTag(parcel.sha256()).header(HttpHeaders.CONTENT_DISPOSITION, disposition(parcel.zipName()))
+                .contentType(MediaType.parseMediaType("application/zip")).body(new FileSystemResource(zip));
+    }
+
+    /** Names of ASCII alone go out plainly, since simple clients do not read the encoded form. */
+    private static String disposition(String zipName) {
+        ContentDisposition.Builder attachment = ContentDisposition.attachment();
+        boolean plain = StandardCharsets.US_ASCII.newEncoder().canEncode(zipName);
+        return (plain ? attachment.filename(zipName) : attachment.filename(zipName, StandardCharsets.UTF_8))
+                .build().toString();
+    }
+
+    private Run done(String id) {
+        Run run = runs.find(id);
+        if (run.state() != RunState.DONE) {
+            throw Refused.conflict("This run has no parcel: it is " + words(run.state()) + ".");
+        }
+        return run;
+    }
+
+    private static String words(RunState state) {
+        return switch (state) {
+            case WAITING -> "still waiting";
+            case PRINTING -> "still printing";
+            case PROOFING -> "still being read back";
+            case FAILED -> "failed";
+            case CANCELLED -> "cancelled";
+            case DONE -> "done";
+        };
+    }
+
+    private RunFolder folder(String id) {
+        return new RunFolder(dataFolder.run(runs.find(id).id()));
+    }
+}

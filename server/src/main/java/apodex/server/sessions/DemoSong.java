@@ -1,0 +1,41 @@
+package apodex.server.sessions;
+
+import apodex.demo.LowTideWaltz;
+import apodex.intake.RecordingStore;
+import apodex.server.DataFolder;
+import java.io.IOException;
+import java.nio.file.Path;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/** Puts the demo song on the shelf, once. */
+@Component
+@ConditionalOnProperty(name = "apodex.demo", havingValue = "true")
+class DemoSong implements ApplicationRunner {
+    private static final String ID = "low-tide-waltz";
+
+    private final Sessions sessions;
+    private final RecordingStore store;
+    private final DataFolder dataFolder;
+
+    DemoSong(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+        this.sessions = sessions;
+        this.store = store;
+        this.dataFolder = dataFolder;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws IOException {
+        if (sessions.exists(ID)) {
+            return;
+        }
+        Path work = dataFolder.newWorkFolder();
+        try {
+            sessions.create(ID, LowTideWaltz.record(store, work), "Record the demo song");
+        } finally {
+            RecordingStore.remove(work);
+        }
+    }
+}

@@ -1,0 +1,114 @@
+package apodex.server.sessions;
+
+import apodex.server.web.Refused;
+import apodex.session.Session;
+import apodex.session.SessionEdit;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps sessions with their whole history; every change names the revision it was made against. */
+@Service
+public class Sessions {
+    private final SessionMapper mapper;
+
+    Sessions(SessionMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    public List<ShelfEntry> shelf() {
+        return mapper.shelf();
+    }
+
+    /** @throws Refused (404) when there is none */
+    public SessionState get(String id) {
+        return state(head(id));
+    }
+
+    public boolean exists(String id) {
+        return mapper.head(id) != null;
+    }
+
+    @Transactional
+    public SessionState create(Session session, String description) {
+        return create(UUID.randomUUID().toString(), session, description);
+    }
+
+    @Transactional
+    public SessionState create(String id, Session session, String description) {
+        mapper.insert(id, summary(session));
+        Revision first = Revision.first(id, session, description);
+        mapper.insertRevision(first);
+        session.recordings().forEach(recording -> {
+            mapper.insertRecording(recording);
+            mapper.insertUse(id, recording);
+        });
+        return state(first);
+    }
+
+    /** @throws Refused (409) with the current state, when {@code revision} is not the newest */
+    @Transactional
+    public SessionState edit(String id, int revision, SessionEdit edit) {
+        Revision head = newest(id, revision);
+        return append(head, head.after(edit));
+    }
+
+    @Transactional
+    public SessionState undo(String id, int revision) {
+        Revision head = newest(id, revision);
+        if (head.undoTo() == null) {
+            throw Refused.conflict("There is nothing to undo.").with("current", state(head));
+        }
+        return append(head, head.undo(mapper.revision(id, head.undoTo())));
+    }
+
+    @Transactional
+    public SessionState redo(String id, int revision) {
+        Revision head = newest(id, revision);
+        if (head.redoTo() == null) {
+            throw Refused.conflict("There is nothing to redo.").with("current", state(head));
+        }
+        return append(head, head.redo(mapper.revision(id, head.redoTo())));
+    }
+
+    private Revision newest(String id, int revision) {
+        Revision head = head(id);
+        if (head.revision() != revision) {
+            throw stale(head);
+        }
+        return head;
+    }
+
+    private SessionState append(Revision head, Revision next) {
+        if (mapper.advance(head.sessionId(), head.revision(), summary(next.session())) == 0) {
+            throw stale(head(head.sessionId()));
+        }
+        mapper.insertRevision(next);
+        return state(next);
+    }
+
+    private Refused stale(Revision head) {
+        return Refused.conflict("This session was changed in another window meanwhile.").with("current", state(head));
+    }
+
+    private Revision head(String id) {
+        Revision head = mapper.head(id);
+        if (head == null) {
+            throw Refused.notFound("There is no session “" + id + "”.");
+        }
+        return head;
+    }
+
+    private SessionState state(Revision head) {
+        String undo = head.undoTo() == null ? null : head.description();
+        String redo = head.redoTo() == null ? null
+                : mapper.revision(head.sessionId(), head.redoTo()).description();
+        return new SessionState(head.sessionId(), head.revision(), head.session().frames(), undo, redo, head.session());
+    }
+
+    private static SessionMapper.Summary summary(Session session) {
+        return new SessionMapper.Summary(session.song().title(), session.song().artist(), session.audioRows().size(),
+                session.frames(), session.rate().hertz());
+    }
+}

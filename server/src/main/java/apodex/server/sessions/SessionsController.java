@@ -1,0 +1,121 @@
+package apodex.server.sessions;
+
+import apodex.intake.Drop;
+import apodex.intake.RecordingStore;
+import apodex.intake.Refusal;
+import apodex.intake.SessionFromDrop;
+import apodex.intake.SessionFromDrop.Brought;
+import apodex.server.DataFolder;
+import apodex.server.web.Refused;
+import apodex.session.NameRule;
+import apodex.session.Session;
+import apodex.session.SessionEdit;
+import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+@RestController
+@RequestMapping("/api/sessions")
+class SessionsController {
+    private final Sessions sessions;
+    private final RecordingStore store;
+    private final DataFolder dataFolder;
+
+    SessionsController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+        this.sessions = sessions;
+        this.store = store;
+        this.dataFolder = dataFolder;
+    }
+
+    record Imported(String id, int revision, List<Brought> brought, List<Refusal> refused) {}
+
+    /** @param revision the session's revision the edit was made against */
+    record EditRequest(int revision, SessionEdit edit) {}
+
+    record StepRequest(int revision) {}
+
+    @GetMapping
+    List<ShelfEntry> shelf() {
+        return sessions.shelf();
+    }
+
+    @GetMapping("/{id}")
+    SessionState get(@PathVariable String id) {
+        return sessions.get(id);
+    }
+
+    @PostMapping(path = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    Imported bringIn(@RequestPart("file") List<MultipartFile> files, @RequestParam(required = false) @Nullable String name)
+            throws IOException {
+        String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
+        Path work = dataFolder.newWorkFolder();
+        try {
+            Drop drop = new Drop(work);
+            for (MultipartFile file : files) {
+                Path content = Files.createTempFile(work, "arrived-", "");
+                file.transferTo(content);
+                drop.add(file.getOriginalFilename(), content);
+            }
+            return keep(drop, title);
+        } finally {
+            RecordingStore.remove(work);
+        }
+    }
+
+    private Imported keep(Drop drop, @Nullable String title) throws IOException {
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        String used = title != null ? title : drop.zipTitle() != null ? drop.zipTitle() : "Session of " + words(today);
+        SessionFromDrop.Result result = new SessionFromDrop(store).make(drop, used, today);
+        Session session = result.session().orElseThrow(() -> nothingUsable(result.refused()));
+        SessionState state = sessions.create(session, "Bring in " + result.brought().size() + " recordings");
+        return new Imported(state.id(), state.revision(), result.brought(), result.refused());
+    }
+
+    private static Refused nothingUsable(List<Refusal> refused) {
+        String sentence = refused.isEmpty() ? "There was no file in what came."
+                : refused.size() == 1 ? "“" + refused.get(0).file() + "” cannot be used. " + refused.get(0).reason()
+                : "None of the " + refused.size() + " files can be used.";
+        return Refused.unusable(sentence).with("refused", refused);
+    }
+
+    private static String words(LocalDate day) {
+        return day.format(DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH));
+    }
+
+    @PostMapping("/{id}/edits")
+    SessionState edit(@PathVariable String id, @RequestBody EditRequest request) {
+        if (request.edit() == null) {
+            throw Refused.unusable("The request names no edit.").with("field", "edit");
+        }
+        return sessions.edit(id, request.revision(), request.edit());
+    }
+
+    @PostMapping("/{id}/undo")
+    SessionState undo(@PathVariable String id, @RequestBody StepRequest request) {
+        return sessions.undo(id, request.revision());
+    }
+
+    @PostMapping("/{id}/redo")
+    SessionState redo(@PathVariable String id, @RequestBody StepRequest request) {
+        return sessions.redo(id, request.revision());
+    }
+}

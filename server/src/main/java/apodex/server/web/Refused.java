@@ -1,0 +1,43 @@
+package apodex.server.web;
+
+import jakarta.annotation.Nullable;
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+
+/** A request that cannot be done, with one sentence for the person who asked. */
+public final class Refused extends RuntimeException {
+    private final HttpStatus status;
+    private final transient Map<String, Object> properties = new HashMap<>();
+
+    private Refused(HttpStatus status, String sentence) {
+        super(sentence);
+        this.status = status;
+    }
+
+    public static Refused notFound(String sentence) {
+        return new Refused(HttpStatus.NOT_FOUND, sentence);
+    }
+
+    public static Refused unusable(String sentence) {
+        return new Refused(HttpStatus.UNPROCESSABLE_ENTITY, sentence);
+    }
+
+    public static Refused conflict(String sentence) {
+        return new Refused(HttpStatus.CONFLICT, sentence);
+    }
+
+    /** Adds a member to the problem that is answered. */
+    public Refused with(String name, @Nullable Object value) {
+        properties.put(name, value);
+        return this;
+    }
+
+    HttpStatus status() {
+        return status;
+    }
+
+    Map<String, Object> properties() {
+        return properties;
+    }
+}

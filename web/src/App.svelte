@@ -1,0 +1,24 @@
+<script lang="ts">
+  import Router from 'svelte-spa-router';
+  import Toasts from './lib/chrome/Toasts.svelte';
+  import ParcelView from './parcel/ParcelView.svelte';
+  import PlanView from './plan/PlanView.svelte';
+  import PrintView from './print/PrintView.svelte';
+  import ProofView from './proof/ProofView.svelte';
+  import SessionView from './session/SessionView.svelte';
+  import SessionsView from './sessions/SessionsView.svelte';
+  import './lib/chrome/theme.svelte';
+
+  const routes = {
+    '/': SessionsView,
+    '/s/:id': SessionView,
+    '/s/:id/plan': PlanView,
+    '/s/:id/print': PrintView,
+    '/s/:id/proof': ProofView,
+    '/s/:id/parcel': ParcelView,
+    '*': SessionsView,
+  };
+</script>
+
+<Router {routes} />
+<Toasts />

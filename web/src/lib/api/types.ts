@@ -1,0 +1,24 @@
+import type { components } from './schema.gen';
+
+type Schemas = components['schemas'];
+export type SessionState = Schemas['SessionState'];
+export type Session = Schemas['Session'];
+export type Row = Session['rows'][number];
+export type AudioRow = Schemas['AudioRow'];
+export type Clip = Schemas['Clip'];
+export type Song = Schemas['Song'];
+export type SessionEdit = Schemas['EditRequest']['edit'];
+export type ShelfEntry = Schemas['ShelfEntry'];
+export type Imported = Schemas['Imported'];
+export type HandoffState = Schemas['HandoffState'];
+export type Plan = Schemas['Plan'];
+export type PlanRow = Schemas['PlanRow'];
+export type Print = Schemas['Print'];
+export type Choice = Schemas['Choice'];
+export type Station = Choice['station'];
+export type Depth = Plan['depth'];
+export type RunView = Schemas['RunView'];
+export type RunFile = Schemas['RunFile'];
+export type RunEntry = Schemas['RunEntry'];
+export type Pulse = Schemas['Pulse'];
+export type Verdict = Schemas['Verdict'];

@@ -1,0 +1,116 @@
+import client, { answer, Refusal } from '../api/client';
+import type { Choice, Depth, HandoffState, RunEntry } from '../api/types';
+import { toasts } from '../chrome/toasts.svelte';
+
+interface Change {
+  name?: string;
+  depth?: Depth | null;
+  chosen?: Choice[];
+}
+
+/** The session's handoff (made when there is none yet), its plan, and the runs it has had. */
+export class HandoffStore {
+  state = $state.raw<HandoffState>();
+  runs = $state.raw<RunEntry[]>([]);
+  failure = $state<string>();
+  private undone = $state.raw<Choice[][]>([]);
+  private last = Promise.resolve();
+
+  constructor(readonly sessionId: string) {
+    void this.load();
+  }
+
+  get id(): string | undefined {
+    return this.state?.id;
+  }
+
+  async load(): Promise<void> {
+    try {
+      const path = { sessionId: this.sessionId };
+      const all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
+      this.state = all[0]
+        ? await answer(client.GET('/api/handoffs/{id}', { params: { path: { id: all[0].id } } }))
+        : await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path }, body: { name: 'The mixer' } }));
+      await this.loadRuns();
+      this.failure = undefined;
+    } catch (thrown) {
+      this.failure = (thrown as Error).message;
+    }
+  }
+
+  async loadRuns(): Promise<void> {
+    this.runs = await answer(
+      client.GET('/api/handoffs/{handoffId}/runs', { params: { path: { handoffId: this.id! } } }),
+    );
+  }
+
+  isChosen(choice: Choice): boolean {
+    return !!this.state?.plan.prints.some((p) => p.row === choice.row && p.station === choice.station);
+  }
+
+  chosen(): Choice[] {
+    return this.state?.plan.prints.map(({ row, station }) => ({ row, station })) ?? [];
+  }
+
+  /** Changes what is printed, starting from what is chosen when its turn comes. */
+  choose(make: (chosen: Choice[]) => Choice[]): Promise<void> {
+    return this.change(() => {
+      this.undone = [...this.undone, this.chosen()];
+      return { chosen: make(this.chosen()) };
+    });
+  }
+
+  get canUndo(): boolean {
+    return this.undone.length > 0;
+  }
+
+  undoChoice(): Promise<void> {
+    return this.change(() => {
+      const before = this.undone.at(-1) ?? this.chosen();
+      this.undone = this.undone.slice(0, -1);
+      return { chosen: before };
+    });
+  }
+
+  rename(name: string): Promise<void> {
+    return this.change(() => ({ name }));
+  }
+
+  setDepth(depth: Depth | null): Promise<void> {
+    return this.change(() => ({ depth }));
+  }
+
+  /** One change after the other, each made from what the one before left. */
+  private change(make: () => Change): Promise<void> {
+    this.last = this.last.then(() => this.send(make()));
+    return this.last;
+  }
+
+  private async send(part: Change): Promise<void> {
+    const now = this.state!;
+    try {
+      this.state = await answer(
+        client.PUT('/api/handoffs/{id}', {
+          params: { path: { id: now.id } },
+          body: { revision: now.revision, ...now.handoff, ...part },
+        }),
+      );
+    } catch (thrown) {
+      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
+      toasts.wrong(thrown);
+    }
+  }
+
+  /** Starts a run and returns its id; undefined when it was refused. */
+  async print(): Promise<string | undefined> {
+    try {
+      const path = { handoffId: this.id! };
+      const { id } = await answer(client.POST('/api/handoffs/{handoffId}/runs', { params: { path } }));
+      await this.loadRuns();
+      return id;
+    } catch (thrown) {
+      toasts.wrong(thrown);
+      return undefined;
+    }
+  }
+}

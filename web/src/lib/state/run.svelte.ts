@@ -1,0 +1,76 @@
+import client, { answer } from '../api/client';
+import type { Pulse, RunView } from '../api/types';
+import { toasts } from '../chrome/toasts.svelte';
+
+const OVER = ['done', 'failed', 'cancelled'];
+
+/** One run, followed live until it is over. */
+export class RunStore {
+  view = $state.raw<RunView>();
+  failure = $state<string>();
+  private source?: EventSource;
+  private pictures = new Map<number, Int16Array>();
+  /** Grows when a picture has come, so that drawings know. */
+  picturesCome = $state(0);
+
+  constructor(
+    readonly id: string,
+    private readonly whenOver: () => void = () => {},
+  ) {
+    void this.load(true);
+  }
+
+  get isOver(): boolean {
+    return !!this.view && OVER.includes(this.view.state);
+  }
+
+  close(): void {
+    this.source?.close();
+  }
+
+  private async load(first: boolean): Promise<void> {
+    try {
+      this.view = await answer(client.GET('/api/runs/{id}', { params: { path: { id: this.id } } }));
+      if (first && !this.isOver) this.follow();
+    } catch (thrown) {
+      this.failure = (thrown as Error).message;
+    }
+  }
+
+  private follow(): void {
+    this.source = new EventSource(`/api/runs/${this.id}/events`);
+    this.source.addEventListener('pulse', (event) => {
+      const pulse = JSON.parse((event as MessageEvent<string>).data) as Pulse;
+      if (!this.view) return;
+      this.view = { ...this.view, state: pulse.state, detail: pulse.progress, progress: pulse.progress.fraction, failure: pulse.failure };
+      if (this.isOver) {
+        this.close();
+        void this.load(false).then(this.whenOver);
+      }
+    });
+  }
+
+  async cancel(): Promise<void> {
+    try {
+      await answer(client.POST('/api/runs/{id}/cancel', { params: { path: { id: this.id } } }));
+      await this.load(false);
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
+  /** How a printed file looks; undefined while it is on its way. */
+  picture(file: number): Int16Array | undefined {
+    if (this.view?.state === 'done' && !this.pictures.has(file)) {
+      this.pictures.set(file, new Int16Array());
+      void fetch(`/api/runs/${this.id}/files/${file}/picture`)
+        .then((response) => (response.ok ? response.arrayBuffer() : new ArrayBuffer()))
+        .then((buffer) => {
+          this.pictures.set(file, new Int16Array(buffer));
+          this.picturesCome++;
+        });
+    }
+    const picture = this.pictures.get(file);
+    return picture?.length ? picture : undefined;
+  }
+}

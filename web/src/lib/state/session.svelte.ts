@@ -1,0 +1,73 @@
+import client, { answer, Refusal } from '../api/client';
+import type { Session, SessionEdit, SessionState } from '../api/types';
+import { toasts } from '../chrome/toasts.svelte';
+import type { Tempo } from '../time/ticks';
+
+/** The session that is open, as the server has it; edits go there and come back. */
+export class SessionStore {
+  state = $state.raw<SessionState>();
+  failure = $state<string>();
+  busy = $state(false);
+
+  constructor(readonly id: string) {
+    void this.load();
+  }
+
+  get session(): Session | undefined {
+    return this.state?.session;
+  }
+
+  get frames(): number {
+    return this.state?.frames ?? 0;
+  }
+
+  get tempo(): Tempo | undefined {
+    const song = this.session?.song;
+    return song?.tempo ? { quartersPerMinute: song.tempo, meter: song.meter ?? '4/4' } : undefined;
+  }
+
+  async load(): Promise<void> {
+    try {
+      this.state = await answer(client.GET('/api/sessions/{id}', { params: { path: { id: this.id } } }));
+      this.failure = undefined;
+    } catch (thrown) {
+      this.failure = (thrown as Error).message;
+    }
+  }
+
+  /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
+  async edit(edit: SessionEdit): Promise<void> {
+    await this.step(() =>
+      client.POST('/api/sessions/{id}/edits', {
+        params: { path: { id: this.id } },
+        body: { revision: this.state!.revision, edit },
+      }),
+    );
+  }
+
+  undo = () => this.quietly('/api/sessions/{id}/undo');
+  redo = () => this.quietly('/api/sessions/{id}/redo');
+
+  private async quietly(path: '/api/sessions/{id}/undo' | '/api/sessions/{id}/redo'): Promise<void> {
+    if (!this.state || this.busy) return;
+    try {
+      await this.step(() =>
+        client.POST(path, { params: { path: { id: this.id } }, body: { revision: this.state!.revision } }),
+      );
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
+  private async step(send: () => Promise<{ data?: SessionState; error?: unknown; response: Response }>): Promise<void> {
+    this.busy = true;
+    try {
+      this.state = await answer(send());
+    } catch (thrown) {
+      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as SessionState;
+      throw thrown;
+    } finally {
+      this.busy = false;
+    }
+  }
+}

@@ -1,0 +1,27 @@
+<script lang="ts">
+  import { signed } from '../lib/units';
+  import { levelWord } from './level';
+
+  let { peakDbfs, known }: { peakDbfs: number | null; known: boolean } = $props();
+  const share = $derived(peakDbfs === null ? 0 : Math.max(0, Math.min(1, 1 + peakDbfs / 60)));
+  const word = $derived(levelWord(peakDbfs));
+</script>
+
+{#if known}
+  <span class="row">
+    <span class="bar"><span class={word} style="width:{share * 100}%"></span></span>
+    <span class="mono value">{peakDbfs === null ? 'silent' : signed(peakDbfs)}</span>
+  </span>
+{:else}
+  <span class="cap">known after printing</span>
+{/if}
+
+<style>
+  .row { display: flex; align-items: center; gap: 8px; justify-content: flex-end; }
+  .bar { width: 64px; height: 6px; border-radius: 3px; background: var(--rule2); overflow: hidden; }
+  .bar span { display: block; height: 100%; border-radius: 3px; }
+  .fine { background: var(--moss); }
+  .hot, .low { background: var(--ochre); }
+  .full { background: var(--rust); }
+  .value { width: 48px; text-align: right; color: var(--ink2); }
+</style>

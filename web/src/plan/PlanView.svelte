@@ -1,0 +1,97 @@
+<script lang="ts">
+  import { Input, Select } from 'flowbite-svelte';
+  import { push } from 'svelte-spa-router';
+  import type { Depth } from '../lib/api/types';
+  import Header from '../lib/chrome/Header.svelte';
+  import Keys from '../lib/chrome/Keys.svelte';
+  import Tabs from '../lib/chrome/Tabs.svelte';
+  import Failure from '../lib/Failure.svelte';
+  import Loading from '../lib/Loading.svelte';
+  import { openHandoff, openSession } from '../lib/state/open';
+  import { bytes, count, DEPTH_WORDS, minutes, rate } from '../lib/units';
+  import Grid from './Grid.svelte';
+  import PlanPanel from './PlanPanel.svelte';
+
+  let { params }: { params: { id: string } } = $props();
+  const session = $derived(openSession(params.id));
+  const store = $derived(openHandoff(params.id));
+  let selected = $state<string>();
+  let starting = $state(false);
+  const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
+
+  const plan = $derived(store.state?.plan);
+  const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
+  const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
+  const lossy = $derived(!!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth));
+  const formats = $derived(DEPTHS.map((depth) => ({
+    value: depth,
+    name: `WAV ${DEPTH_WORDS[depth]} ${plan ? rate(plan.rate) : ''}${depth === plan?.ownDepth ? ', as recorded' : ''}`,
+  })));
+
+  async function print() {
+    starting = true;
+    const run = await store.print();
+    starting = false;
+    if (run) await push(`/s/${params.id}/print`);
+  }
+
+  function onkeydown(event: KeyboardEvent) {
+    if ((event.target as HTMLElement).closest('input, select')) return;
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+      event.preventDefault();
+      void store.undoChoice();
+    }
+  }
+
+  function rename(field: HTMLInputElement) {
+    if (field.value.trim() && field.value !== store.state?.handoff.name) void store.rename(field.value);
+    else field.value = store.state?.handoff.name ?? '';
+  }
+</script>
+
+<svelte:head><title>Plan · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
+<svelte:window {onkeydown} />
+<Header store={session} right={store.state ? `For: ${store.state.handoff.name}` : ''} />
+<Tabs sessionId={params.id} current="plan" badges={plan ? { plan: { text: count(plan.prints.length, 'file'), colour: 'teal' } } : {}} />
+<div class="view">
+  {#if (store.failure || session.failure) && !(plan && session.session)}
+    <Failure words={store.failure ?? session.failure ?? ''} retry={() => { void store.load(); void session.load(); }} />
+  {:else if !plan || !session.session}
+    <Loading words="Measuring the rows…" />
+  {:else}
+    <div class="main">
+      <div class="bar">
+        <label class="cap" for="for">For</label>
+        <span class="for"><Input id="for" size="sm" value={store.state!.handoff.name} maxlength={120} onchange={(e) => rename(e.currentTarget as HTMLInputElement)} class="py-1.5 bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)" /></span>
+        <label class="cap" for="format">Files</label>
+        <span class="format"><Select id="format" size="sm" items={formats} value={plan.depth} placeholder="" onchange={(e) => store.setDepth((e.currentTarget as HTMLSelectElement).value as Depth)} classes={{ select: 'py-1! h-8! bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)' }} /></span>
+        <span class="cap range">{minutes(plan.frames / plan.rate)} from the session’s start to the last sound</span>
+        <button class="plain" onclick={() => store.undoChoice()} disabled={!store.canUndo}>Undo choice</button>
+      </div>
+      <Grid {store} bind:selected />
+      <footer>
+        <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
+        <span class="big">{bytes(plan.bytes)}<span class="cap">each {minutes(plan.frames / plan.rate)}</span></span>
+        {#if lossy}<span class="badge ochre">{DEPTH_WORDS[plan.depth]} is less than the recordings have{plan.depth === 'int16' ? '; dither is added' : ''}</span>{/if}
+        <button class="main-button" onclick={print} disabled={starting || plan.prints.length === 0}>
+          {plan.prints.length ? `Print ${count(plan.prints.length, 'file')}` : 'Choose a row to print'}
+        </button>
+      </footer>
+    </div>
+    <aside class="side" aria-label="Selected row">
+      {#if row}<PlanPanel {plan} {row} session={session.session} frames={plan.frames} />{/if}
+    </aside>
+  {/if}
+</div>
+<Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Ctrl Z', 'Undo the last choice']]} />
+
+<style>
+  .bar { height: 46px; flex: none; display: flex; align-items: center; gap: 10px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
+  .for { width: 180px; flex: none; }
+  .format { width: 236px; flex: none; }
+  .range { margin-left: 6px; margin-right: auto; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 26px; padding: 0 16px; }
+  .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; }
+  .big .cap { margin-left: 6px; }
+  footer .main-button { margin-left: auto; }
+</style>

@@ -1,0 +1,32 @@
+<script lang="ts">
+  import type { RunFile, RunView } from '../lib/api/types';
+  import { CHANNEL_WORDS, dbfs, grouped, minutes, rate } from '../lib/units';
+
+  let { run, file, sessionId }: { run: RunView; file: RunFile; sessionId: string } = $props();
+  const facts = $derived<[string, string][]>([
+    ['Container', `${file.container}${file.timeReference === null ? '' : ', broadcast info'}`],
+    ['Format', `${file.depth} ${rate(run.rate)} ${CHANNEL_WORDS[file.channels] ?? file.channels + ' channels'}`],
+    ['Length', `${grouped(file.frames)} samples`],
+    ['Time stamp', file.timeReference === null ? 'none' : grouped(file.timeReference)],
+    ['First sound', file.firstSoundFrame === null ? 'none' : minutes(file.firstSoundFrame / run.rate, 3)],
+    ['Peak', dbfs(file.peakDbfs)],
+    ['At full scale', file.fullScaleSamples === 0 ? 'no sample' : `${grouped(file.fullScaleSamples ?? 0)} samples`],
+    ['Same as another', file.sameAs ?? 'none'],
+    ['SHA-256', file.sha256 ? `${file.sha256.slice(0, 8)}…${file.sha256.slice(-6)}` : ''],
+  ]);
+</script>
+
+<p class="cap">READ BACK FROM DISK</p>
+<h2 class="mono">{file.name}</h2>
+<dl class="facts-list">
+  {#each facts as [name, value] (name)}<dt>{name}</dt><dd class="mono" title={name === 'SHA-256' ? file.sha256 : undefined}>{value}</dd>{/each}
+</dl>
+<div class="do">
+  <a class="main-button" href="#/s/{sessionId}/parcel">See the parcel</a>
+  <a class="plain" href="#/s/{sessionId}/plan">Back to the plan</a>
+</div>
+
+<style>
+  h2 { font-size: 14.5px; font-weight: 600; }
+  .do { display: flex; gap: 8px; margin-top: 18px; align-items: center; }
+</style>

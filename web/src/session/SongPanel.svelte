@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { Input, Label } from 'flowbite-svelte';
+  import { Refusal } from '../lib/api/client';
+  import type { Song } from '../lib/api/types';
+  import { toasts } from '../lib/chrome/toasts.svelte';
+  import type { SessionStore } from '../lib/state/session.svelte';
+
+  let { store }: { store: SessionStore } = $props();
+
+  const FIELDS = [
+    { name: 'title', words: 'Title', hint: '' },
+    { name: 'artist', words: 'Artist', hint: '' },
+    { name: 'tempo', words: 'Tempo', hint: 'quarter notes a minute' },
+    { name: 'meter', words: 'Meter', hint: 'like 3/4' },
+    { name: 'key', words: 'Key', hint: 'like G major' },
+  ] as const;
+  type Field = (typeof FIELDS)[number]['name'];
+
+  // svelte-ignore state_referenced_locally
+  let typed = $state<Record<Field, string>>(texts(store.session!.song));
+  let wrong = $state<{ field: string; words: string }>();
+  const changed = $derived(FIELDS.some(({ name }) => typed[name].trim() !== texts(store.session!.song)[name]));
+
+  // What an undo or another window changed is shown, unless something is being typed.
+  // svelte-ignore state_referenced_locally
+  let shown = store.session!.song;
+  $effect(() => {
+    const song = store.session!.song;
+    if (song !== shown) {
+      shown = song;
+      typed = texts(song);
+      wrong = undefined;
+    }
+  });
+
+  function texts(song: Song): Record<Field, string> {
+    return {
+      title: song.title,
+      artist: song.artist,
+      tempo: song.tempo === null ? '' : String(song.tempo),
+      meter: song.meter ?? '',
+      key: song.key ?? '',
+    };
+  }
+
+  async function save(event?: SubmitEvent) {
+    event?.preventDefault();
+    if (!changed) return;
+    const tempoText = typed.tempo.trim().replace(',', '.');
+    const tempo = tempoText === '' ? null : Number(tempoText);
+    if (tempo !== null && !Number.isFinite(tempo)) {
+      wrong = { field: 'tempo', words: `“${typed.tempo}” is not a tempo; write a number.` };
+      return;
+    }
+    try {
+      await store.edit({ type: 'setSong', title: typed.title, artist: typed.artist, tempo, meter: typed.meter, key: typed.key });
+      wrong = undefined;
+    } catch (thrown) {
+      const field = thrown instanceof Refusal ? thrown.problem.field : undefined;
+      if (field) wrong = { field, words: (thrown as Error).message };
+      else toasts.wrong(thrown);
+    }
+  }
+</script>
+
+<form onsubmit={save} aria-label="Song facts" novalidate>
+  <p class="cap">SONG FACTS</p>
+  {#each FIELDS as field (field.name)}
+    <div class="field" class:narrow={field.name !== 'title' && field.name !== 'artist'}>
+      <Label for="song-{field.name}" class="text-(--ink2) dark:text-(--ink2) font-medium text-xs">{field.words}</Label>
+      <Input
+        id="song-{field.name}" size="sm" bind:value={typed[field.name]} placeholder={field.hint || undefined} autocomplete="off"
+        aria-invalid={wrong?.field === field.name} aria-describedby={wrong?.field === field.name ? 'song-wrong' : undefined}
+        class="bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink) py-1.5"
+      />
+    </div>
+  {/each}
+  {#if wrong}<p id="song-wrong" class="wrong" role="alert">{wrong.words}</p>{/if}
+  <div class="do">
+    <button class="main-button" type="submit" disabled={!changed || store.busy}>Keep</button>
+    {#if changed}<button class="plain" type="button" onclick={() => { typed = texts(store.session!.song); wrong = undefined; }}>Put back</button>{/if}
+  </div>
+</form>
+
+<style>
+  .field { display: grid; grid-template-columns: 58px 1fr; align-items: center; gap: 8px; margin-top: 7px; }
+  .wrong { color: var(--rust-ink); margin-top: 8px; }
+  .do { display: flex; gap: 8px; margin: 12px 0 0 66px; }
+</style>
