@@ -1,0 +1,75 @@
+package apodex.bench;
+
+import apodex.intake.RecordingStore;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Locale;
+
+/**
+ * {@code bench [FOLDER]}: makes its workload in a new folder inside FOLDER (the current one when not given),
+ * measures, prints a line {@code figure NAME VALUE} for each figure, and removes everything it made.
+ */
+public final class Bench {
+    private static final int ROUNDS = 5;
+
+    private Bench() {}
+
+    public static void main(String[] arguments) throws Exception {
+        Path parent = Path.of(arguments.length > 0 ? arguments[0] : ".").toAbsolutePath().normalize();
+        Path folder = Files.createTempDirectory(Files.createDirectories(parent), "apodex-bench-");
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> removeQuietly(folder)));
+        try {
+            printing(folder);
+            LongSession.measure(folder);
+        } finally {
+            RecordingStore.remove(folder);
+        }
+    }
+
+    private static void printing(Path folder) throws Exception {
+        System.out.println("Reference workload: 28 mono and 12 stereo tracks, 240 s, 48 kHz 24-bit, 12 clips each");
+        RecordingStore store = new RecordingStore(folder.resolve("store"));
+        Workload workload = Workload.reference(store, folder);
+        PrintTimes times = new PrintTimes(workload, store, folder);
+        times.raw();
+        times.copy();
+        double[] raw = new double[ROUNDS];
+        double[] copy = new double[ROUNDS];
+        double[] withMix = new double[ROUNDS];
+        double[] reduced = new double[ROUNDS];
+        for (int round = 0; round < ROUNDS; round++) {
+            raw[round] = times.raw();
+            copy[round] = times.copy();
+            withMix[round] = times.rawAndMix();
+            reduced[round] = times.sixteenBit();
+        }
+        System.out.printf(Locale.ROOT, "All Raw %.2f s, plain copy of the same %.2f GB %.2f s, all Raw and the mix %.2f s,"
+                + " all Raw at 16 bits %.2f s (medians of %d)%n", median(raw), times.bytes() / 1e9, median(copy),
+                median(withMix), median(reduced), ROUNDS);
+        figure("raw-vs-copy", median(raw) / median(copy));
+        figure("raw-and-mix-vs-copy", median(withMix) / median(copy));
+        figure("raw-16-bit-vs-copy", median(reduced) / median(copy));
+        figure("raw-x-realtime", workload.seconds() / median(raw));
+        figure("raw-track-seconds-a-second", workload.seconds() * workload.tracks() / median(raw));
+    }
+
+    static void figure(String name, double value) {
+        System.out.printf(Locale.ROOT, "figure %s %.2f%n", name, value);
+    }
+
+    private static double median(double[] values) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private static void removeQuietly(Path folder) {
+        try {
+            RecordingStore.remove(folder);
+        } catch (IOException e) {
+            System.err.println("Could not remove " + folder + ": " + e.getMessage());
+        }
+    }
+}
