@@ -13,8 +13,13 @@ public final class Limits {
     public static final int FILES_PER_DROP = 512;
     /** What one drop's zips may unpack to, all together. */
     public static final long UNPACKED_BYTES = 32_000_000_000L;
-    /** A zip entry larger than a mebibyte that shrinks by more than this is no sound: silence itself reaches about 1,000. */
-    public static final int UNPACKED_RATIO = 1_200;
+    /**
+     * Recordings shrink two to four times in a zip, with long silences some ten times more. What unpacks to more than
+     * this times its size, and to more than {@link #UNPACKED_HARMLESS_BYTES}, is silence or a trap.
+     */
+    public static final int UNPACKED_RATIO = 250;
+    /** Seven minutes of silence at 48 kHz 24-bit mono still come in from a zip. */
+    public static final long UNPACKED_HARMLESS_BYTES = 64_000_000L;
     public static final int CHANNELS = 64;
     /** Rows a session can have. */
     public static final int ROWS = 1_000;

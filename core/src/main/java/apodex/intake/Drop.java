@@ -21,14 +21,16 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
  * not.
  */
 public final class Drop {
+    /** All entries together may unpack to this many times what is harmless of one. */
+    private static final int ENTRIES_TOGETHER = 16;
     private static final byte[] ZIP_MAGIC = {'P', 'K', 3, 4};
-    private static final int RATIO_MATTERS_FROM = 1 << 20;
 
     private final Path workFolder;
     private final List<DroppedFile> files = new ArrayList<>();
     private final List<Refusal> refused = new ArrayList<>();
     private String zipTitle;
     private long unpackedBytes;
+    private long packedBytes;
 
     /** @param workFolder an empty folder for unpacked files; the caller removes it */
     public Drop(Path workFolder) {
@@ -99,6 +101,7 @@ public final class Drop {
 
     private void unpack(String zipName, Path zip) throws IOException {
         int before = files.size();
+        packedBytes += Files.size(zip);
         try (ZipFile opened = ZipFile.builder().setPath(zip).setCharset(StandardCharsets.UTF_8).get()) {
             String trouble = structureTrouble(opened);
             if (trouble != null) {
@@ -181,14 +184,15 @@ public final class Drop {
     }
 
     /** Copies an entry, never believing the size it claims; says why it stopped, or null when all came. */
-    private String copy(InputStream in, OutputStream out, long packedBytes) throws IOException {
+    private String copy(InputStream in, OutputStream out, long entryBytes) throws IOException {
         byte[] buffer = new byte[1 << 16];
         long bytes = 0;
         for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
             bytes += read;
             unpackedBytes += read;
-            if (bytes > RATIO_MATTERS_FROM && bytes / packedBytes > Limits.UNPACKED_RATIO) {
-                return "It unpacks to more than " + Limits.UNPACKED_RATIO + " times its size, which no sound does.";
+            if (isTrap(bytes, entryBytes) || isTrap(unpackedBytes / ENTRIES_TOGETHER, packedBytes / ENTRIES_TOGETHER)) {
+                return "It unpacks to more than " + Limits.UNPACKED_RATIO
+                        + " times its size, which only silence or a trap does; drop it unpacked.";
             }
             if (bytes >= Limits.FILE_BYTES) {
                 return "It unpacks to 2 GB or more; a file must be smaller.";
@@ -199,6 +203,10 @@ public final class Drop {
             out.write(buffer, 0, read);
         }
         return null;
+    }
+
+    private static boolean isTrap(long unpacked, long packed) {
+        return unpacked > Limits.UNPACKED_HARMLESS_BYTES && unpacked / Math.max(1, packed) > Limits.UNPACKED_RATIO;
     }
 
     static String stem(String fileName) {

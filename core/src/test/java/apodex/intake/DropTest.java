@@ -1,0 +1,130 @@
+package apodex.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.SoundBytes;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+final class DropTest {
+    private static final byte[] SOUND = SoundBytes.mono24(1, 2, 3);
+    @TempDir private Path folder;
+    private Drop drop;
+
+    @BeforeEach
+    void begin() throws IOException {
+        drop = new Drop(Files.createDirectories(folder.resolve("work")));
+    }
+
+    @Test
+    void unpacksFoldersAndLeavesSystemLeftoversBehind() throws IOException {
+        add("Low Tide.zip", zip(entries("Audio/01.wav", SOUND, "Audio/deep/02.wav", SOUND, "__MACOSX/Audio/._01.wav", new byte[9],
+                ".DS_Store", new byte[9], "Thumbs.db", new byte[9])));
+        assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("01.wav", "02.wav");
+        assertThat(drop.files().get(1).content()).hasBinaryContent(SOUND);
+        assertThat(drop.refused()).isEmpty();
+        assertThat(drop.zipTitle()).isEqualTo("Low Tide");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../up.wav", "a/../../up.wav", "/etc/up.wav", "C:\\up.wav", "..\\up.wav", "a/.."})
+    void takesNothingFromAZipThatClimbsOut(String entry) throws IOException {
+        add("bad.zip", zip(entries("good.wav", SOUND, entry, SOUND)));
+        assertThat(drop.files()).isEmpty();
+        assertThat(drop.refused()).singleElement().satisfies(refusal -> {
+            assertThat(refusal.file()).isEqualTo("bad.zip");
+            assertThat(refusal.reason()).contains("outside of the zip");
+        });
+        assertThat(folder.getParent().resolve("up.wav")).doesNotExist();
+    }
+
+    @Test
+    void stopsAnExplodingEntryWhileItUnpacks() throws IOException {
+        byte[] bomb = new byte[400 << 20];
+        add("bomb.zip", zip(entries("01.wav", SOUND, "bomb.wav", bomb)));
+        assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("01.wav");
+        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("times its size");
+        try (var left = Files.walk(folder.resolve("work"))) {
+            assertThat(left.filter(Files::isRegularFile).mapToLong(path -> path.toFile().length()).sum()).isLessThan(1_000);
+        }
+    }
+
+    @Test
+    void refusesZipsInZipsAndDamagedZips() throws IOException {
+        byte[] inner = zip(entries("a.wav", SOUND));
+        add("outer.zip", zip(entries("inner.zip", inner, "b.wav", SOUND)));
+        assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("b.wav");
+        assertThat(drop.refused()).extracting(Refusal::reason).singleElement().asString().contains("zip inside a zip");
+        add("cut.zip", java.util.Arrays.copyOf(inner, inner.length / 2));
+        assertThat(drop.refused()).hasSize(2).last().extracting(Refusal::reason).asString().contains("damaged or cut short");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"a/b.wav,slash", "a\\b.wav,slash", "🎸.wav,picture", "evil\u202Evaw.wav,direction", "'',empty"})
+    void refusesNamesThatCannotTravel(String name, String words) throws IOException {
+        add(name, SOUND);
+        assertThat(drop.files()).isEmpty();
+        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains(words);
+    }
+
+    @Test
+    void refusesTooManyFilesButKeepsTheFirst() throws IOException {
+        Map<String, byte[]> many = new LinkedHashMap<>();
+        for (int i = 0; i < 513; i++) {
+            many.put(i + ".wav", new byte[] {1});
+        }
+        add("many.zip", zip(many));
+        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("512 files");
+        for (int i = 0; i < 513; i++) {
+            add(i + ".wav", new byte[] {1});
+        }
+        assertThat(drop.files()).hasSize(512);
+    }
+
+    @Test
+    void refusesAFileOfTwoGigabytesWithoutReadingIt() throws IOException {
+        Path big = folder.resolve("big");
+        try (var file = new java.io.RandomAccessFile(big.toFile(), "rw")) {
+            file.setLength(2_000_000_000L); // sparse: takes no room
+        }
+        drop.add("big.wav", big);
+        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("2.0 GB", "smaller than 2 GB");
+    }
+
+    private void add(String name, byte[] content) throws IOException {
+        drop.add(name, Files.write(Files.createTempFile(folder, "in", ""), content));
+    }
+
+    private static Map<String, byte[]> entries(Object... namesAndContents) {
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndContents.length; i += 2) {
+            entries.put((String) namesAndContents[i], (byte[]) namesAndContents[i + 1]);
+        }
+        return entries;
+    }
+
+    private static byte[] zip(Map<String, byte[]> entries) throws IOException {
+        var bytes = new java.io.ByteArrayOutputStream();
+        try (OutputStream out = bytes; ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+            for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
+                zip.putNextEntry(new ZipEntry(entry.getKey()));
+                zip.write(entry.getValue());
+                zip.closeEntry();
+            }
+        }
+        return bytes.toByteArray();
+    }
+}

@@ -1,0 +1,75 @@
+package apodex.naming;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.SampleFormat;
+import apodex.session.Song;
+import apodex.time.SampleRate;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+final class SafeNameTest {
+    @ParameterizedTest(name = "{0} -> {1}")
+    @CsvSource(delimiter = '|', value = {
+        "Tuba|Tuba", "Bass: DI?|Bass- DI-", "a<b>c|a-b-c", "one/two\\three|one-two-three", "Kick (in)|Kick (in)",
+        "ends with dot.|ends with dot", "...hidden|hidden", "CON|CON-", "nul.txt|nul-.txt", "com7|com7-", "COM10|COM10",
+        "console|console", "***|-", "?.?|-.-", "Ünïcode Größe|Ünïcode Größe", "tab\there|tab-here", "LPT¹|LPT¹-", ".|Unnamed"})
+    void replacesWhatSomeSystemForbids(String name, String expected) {
+        assertThat(SafeName.of(name)).isEqualTo(expected);
+    }
+
+    @RepeatedTest(40)
+    void anythingBecomesAFileNameEverySystemTakes(RepetitionInfo repetition) {
+        SplittableRandom random = new SplittableRandom(repetition.getCurrentRepetition());
+        StringBuilder text = new StringBuilder();
+        int length = random.nextInt(300);
+        while (text.length() < length) {
+            int c = random.nextInt(3) == 0 ? random.nextInt(0x110000) : random.nextInt(128);
+            if (c < 0xD800 || c > 0xDFFF) {
+                text.appendCodePoint(c);
+            }
+        }
+        String name = SafeName.of(text.toString());
+        assertThat(name).isNotEmpty().doesNotContainPattern("[\\x00-\\x1f<>:\"/\\\\|?*\\u202e]").doesNotStartWith(".");
+        assertThat(name.charAt(name.length() - 1)).isNotIn('.', ' ');
+        assertThat(name.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(SafeName.LONGEST_BYTES + 1);
+    }
+
+    @Test
+    void cutsBetweenCharactersNeverInsideOne() {
+        String name = SafeName.of("é".repeat(100));
+        assertThat(name).isEqualTo("é".repeat(60));
+    }
+
+    @Test
+    void numbersNamesThatSomeSystemWouldTakeForTheSame() {
+        FileNames names = new FileNames(9);
+        assertThat(names.next(3, "Tuba", ".wav")).isEqualTo("03_Tuba.wav");
+        assertThat(names.next(3, "TUBA", ".wav")).as("letter case").isEqualTo("03_TUBA (2).wav");
+        assertThat(names.next(3, "tuba", ".wav")).isEqualTo("03_tuba (3).wav");
+        String composed = "Chœur é";
+        assertThat(names.next(4, composed, ".wav")).isEqualTo("04_Chœur é.wav");
+        assertThat(names.next(4, Normalizer.normalize(composed, Normalizer.Form.NFD), ".wav")).as("Unicode form")
+                .isEqualTo("04_Chœur é (2).wav");
+        assertThat(names.next(5, "Straße", ".wav")).isEqualTo("05_Straße.wav");
+        assertThat(names.next(5, "STRASSE", ".wav")).as("ß and SS").isEqualTo("05_STRASSE (2).wav");
+    }
+
+    @Test
+    void numbersHaveAsManyDigitsAsTheHighestNeeds() {
+        assertThat(new FileNames(120).next(7, "x", ".wav")).isEqualTo("007_x.wav");
+    }
+
+    @Test
+    void parcelsAreNamedByTheirFacts() {
+        Song song = new Song("Low: Tide", "", 96.5, null, null);
+        assertThat(ParcelName.of(song, new SampleRate(44_100), SampleFormat.FLOAT32)).isEqualTo("Low- Tide_44.1k_32bitfloat_96.5bpm");
+        assertThat(ParcelName.of(Song.titled("A"), new SampleRate(48_000), SampleFormat.INT16)).isEqualTo("A_48k_16bit");
+    }
+}

@@ -1,0 +1,65 @@
+package apodex.signal;
+
+import apodex.audio.PcmReader;
+import apodex.audio.SampleFormat;
+import apodex.audio.SoundBytes;
+import apodex.audio.SoundFile;
+import apodex.measure.Overview;
+import apodex.measure.OverviewScan;
+import apodex.session.Recording;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Recordings in a folder, made from whole numbers or floats that the test knows. */
+public final class TestRecordings implements Recordings {
+    private final Path folder;
+    private final Map<String, Path> files = new HashMap<>();
+
+    public TestRecordings(Path folder) {
+        this.folder = folder;
+    }
+
+    /** @param samples interleaved whole numbers */
+    public Recording add(String name, int channels, int bits, long... samples) throws IOException {
+        List<Long> values = new ArrayList<>();
+        for (long sample : samples) {
+            values.add(bits == 8 ? sample + 128 : sample);
+        }
+        byte[] bytes = SoundBytes.riff().format(1, channels, 48_000, bits)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, bits / 8, values)).wave();
+        return add(name, bytes);
+    }
+
+    public Recording addFloats(String name, int channels, double... samples) throws IOException {
+        return add(name, SoundBytes.riff().format(3, channels, 48_000, 32)
+                .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples)).wave());
+    }
+
+    public Recording add(String name, byte[] bytes) throws IOException {
+        Path file = Files.write(folder.resolve(name), bytes);
+        files.put(name, file);
+        var info = SoundFile.examine(file);
+        try (PcmReader reader = new PcmReader(file, info)) {
+            OverviewScan.write(reader, folder.resolve(name + ".overview"));
+        }
+        SampleFormat sample = info.sample();
+        return new Recording(name, name, new SampleRate(48_000), info.channels(), sample, info.frames(), null, null);
+    }
+
+    @Override
+    public PcmReader open(String sha256) throws IOException {
+        return new PcmReader(files.get(sha256), SoundFile.examine(files.get(sha256)));
+    }
+
+    @Override
+    public Overview overview(String sha256) throws IOException {
+        return new Overview(folder.resolve(sha256 + ".overview"), open(sha256));
+    }
+}
