@@ -17,7 +17,13 @@ public record Handoff(String name, @Nullable Depth depth, @Nullable List<Choice>
     }
 
     /** A row at a station. */
-    public record Choice(String row, Station station) {}
+    public record Choice(String row, Station station) {
+        public Choice {
+            if (row == null || station == null) {
+                throw new IllegalArgumentException("A choice names a row and a station.");
+            }
+        }
+    }
 
     public static Handoff named(String name) {
         return new Handoff(name, null, null);

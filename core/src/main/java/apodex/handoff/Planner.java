@@ -32,13 +32,22 @@ public final class Planner {
     private Planner(Session session, Recordings recordings) throws IOException {
         this.session = session;
         for (AudioRow row : session.audioRows()) {
-            images.put(row.id(), RowImage.measure(row, recordings));
+            images.put(row.id(), measure(row, recordings));
+        }
+    }
+
+    private StereoImage measure(AudioRow row, Recordings recordings) throws IOException {
+        try {
+            return RowImage.measure(row, recordings);
+        } catch (IOException e) {
+            throw new IOException("A recording of row “" + row.name() + "” cannot be read. " + e.getMessage(), e);
         }
     }
 
     /**
      * The plan of a handoff.
      *
+     * @throws IOException              when a recording cannot be read; the message names the row and why
      * @throws IllegalArgumentException when the handoff chooses what its session cannot give; the message says what
      */
     public static Plan plan(Session session, Handoff handoff, Recordings recordings) throws IOException {
@@ -92,7 +101,7 @@ public final class Planner {
             if (rows.stream().noneMatch(row -> row.row().equals(choice.row())
                     && row.stations().contains(choice.station()))) {
                 throw new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
-                        + (choice.station() == null ? "no station" : choice.station().label()) + ".");
+                        + choice.station().label() + ".");
             }
         }
         FileNames names = new FileNames(rows.size());

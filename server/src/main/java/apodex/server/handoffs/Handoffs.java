@@ -9,7 +9,6 @@ import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -93,7 +92,7 @@ public class Handoffs {
         } catch (IllegalArgumentException e) {
             throw Refused.unusable(e.getMessage()).with("field", "chosen");
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw Refused.unusable(e.getMessage());
         }
     }
 }

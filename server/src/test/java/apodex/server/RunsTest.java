@@ -1,0 +1,183 @@
+package apodex.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.OutsideTools;
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer.Answer;
+import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+final class RunsTest {
+    @TempDir private Path folder;
+    private TestServer server;
+    private Client client;
+
+    @BeforeEach
+    void connect() throws Exception {
+        server = TestServer.shared();
+        client = server.client();
+    }
+
+    private String smallSession() throws Exception {
+        byte[] early = SoundBytes.riff().broadcast(48_000_000, "2026-05-17").format(1, 1, 48_000, 24)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(1_000L, -2_000L, 3_000L))).wave();
+        byte[] late = SoundBytes.riff().broadcast(48_000_002, "2026-05-17").format(1, 2, 48_000, 24)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(7L, 8L, 9L, 10L))).wave();
+        return client.bringIn("Low Tide Waltz", "Tuba.wav", early, "Room.wav", late, "Silence.wav", SoundBytes.mono24(0, 0))
+                .json().get("id").asText();
+    }
+
+    @Test
+    void aSessionGoesAllTheWayToAParcelThatOutsideToolsAccept() throws Exception {
+        String session = smallSession();
+        Answer created = client.post("/api/sessions/" + session + "/handoffs", "{\"name\": \"Quayside\"}");
+        assertThat(created.status()).isEqualTo(201);
+        JsonNode prints = created.json().get("plan").get("prints");
+        assertThat(prints.findValuesAsText("file")).containsExactly("01_Tuba.wav", "02_Room.wav", "00_Reference Mix.wav");
+        assertThat(prints.findValuesAsText("station")).containsExactly("raw", "raw", "fader");
+        assertThat(prints.findValues("channels").stream().map(JsonNode::asInt)).containsExactly(1, 2, 2);
+
+        Answer started = client.post("/api/handoffs/" + created.json().get("id").asText() + "/runs", "");
+        assertThat(started.status()).isEqualTo(202);
+        String runId = started.json().get("id").asText();
+        JsonNode run = client.await(runId);
+        assertThat(run.get("state").asText()).as(run.toString()).isEqualTo("done");
+        assertThat(run.get("progress").asDouble()).isEqualTo(1.0);
+        assertThat(run.get("files").findValuesAsText("frames")).containsOnly("4");
+
+        Answer parcel = client.get("/api/runs/" + runId + "/parcel");
+        assertThat(parcel.header("Content-Disposition")).isEqualTo("attachment; filename=\"Low Tide Waltz_48k_24bit.zip\"");
+        Files.write(folder.resolve("p.zip"), parcel.whole().body());
+        OutsideTools.run(folder, "unzip", "-q", "p.zip");
+        assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256").lines()).allMatch(line -> line.endsWith("OK")).hasSize(4);
+        for (JsonNode file : run.get("files")) {
+            Path path = folder.resolve(file.get("folder").asText()).resolve(file.get("name").asText());
+            assertThat(OutsideTools.run(folder, "sha256sum", path.toString())).startsWith(file.get("sha256").asText());
+        }
+        byte[] tuba = Files.readAllBytes(folder.resolve("Tracks/01_Tuba.wav"));
+        byte[] expected = SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(1_000L, -2_000L, 3_000L, 0L));
+        assertThat(Arrays.copyOfRange(tuba, tuba.length - 12, tuba.length)).as("placed to the sample, bit-exact").isEqualTo(expected);
+        byte[] mix = Files.readAllBytes(folder.resolve("Reference/00_Reference Mix.wav"));
+        assertThat(Arrays.copyOfRange(mix, mix.length - 24, mix.length)).isEqualTo(SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3,
+                List.of(1_000L, 1_000L, -2_000L, -2_000L, 3_007L, 3_008L, 9L, 10L)));
+        assertThat(client.get("/api/runs/" + runId + "/sheet").text()).isEqualTo(Files.readString(folder.resolve("Session sheet.txt")));
+        assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body()).hasSize(4 * 4);
+    }
+
+    @Test
+    void theSameRunTwiceGivesTheSameBytesAlsoWithDither() throws Exception {
+        String handoff = client.handoff(smallSession());
+        Answer changed = client.put("/api/handoffs/" + handoff, "{\"name\": \"Low\", \"depth\": \"int16\"}");
+        assertThat(changed.status()).isEqualTo(200);
+        assertThat(changed.json().get("plan").get("depth").asText()).isEqualTo("int16");
+        JsonNode one = client.await(client.run(handoff));
+        JsonNode two = client.await(client.run(handoff));
+        assertThat(one.get("files").findValuesAsText("sha256")).hasSize(3).isEqualTo(two.get("files").findValuesAsText("sha256"));
+        assertThat(one.get("parcel").get("sha256")).isEqualTo(two.get("parcel").get("sha256"));
+        assertThat(List.of(one.get("number").asInt(), two.get("number").asInt())).containsExactly(1, 2);
+        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("number")).containsExactly("2", "1");
+    }
+
+    @Test
+    void aBrokenDownloadCanBeResumed() throws Exception {
+        String run = client.run(client.handoff(smallSession()));
+        client.await(run);
+        byte[] whole = client.get("/api/runs/" + run + "/parcel").whole().body();
+        Answer rest = client.get("/api/runs/" + run + "/parcel", "Range", "bytes=100-");
+        assertThat(rest.status()).isEqualTo(206);
+        assertThat(rest.header("Content-Range")).isEqualTo("bytes 100-" + (whole.length - 1) + "/" + whole.length);
+        assertThat(rest.whole().body()).isEqualTo(Arrays.copyOfRange(whole, 100, whole.length));
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=5-9").whole().body()).isEqualTo(Arrays.copyOfRange(whole, 5, 10));
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=" + (whole.length + 5) + "-").status()).isEqualTo(416);
+        String tag = rest.header("ETag");
+        assertThat(tag).isNotBlank();
+        assertThat(client.get("/api/runs/" + run + "/parcel", "If-None-Match", tag).status()).isEqualTo(304);
+    }
+
+    @Test
+    void choicesAreKeptAndRefusedWhenTheSessionCannotGiveThem() throws Exception {
+        String handoff = client.handoff(smallSession());
+        JsonNode one = client.put("/api/handoffs/" + handoff,
+                "{\"revision\": 1, \"name\": \"One\", \"chosen\": [{\"row\": \"r2\", \"station\": \"raw\"}]}").json();
+        assertThat(one.get("plan").get("prints").findValuesAsText("file")).containsExactly("02_Room.wav");
+        assertThat(client.get("/api/handoffs/" + handoff).json().get("plan").get("prints")).hasSize(1);
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"name\": \"Stale\"}").status()).isEqualTo(409);
+        for (String body : List.of("{\"name\": \"x\", \"chosen\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
+                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": \"fader\"}]}", "{\"name\": \"x\", \"depth\": \"int12\"}",
+                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": null}]}", "{\"name\": \"\"}", "{}")) {
+            assertThat(client.put("/api/handoffs/" + handoff, body).status()).as(body).isIn(400, 422);
+        }
+        client.put("/api/handoffs/" + handoff, "{\"name\": \"None\", \"chosen\": []}");
+        Answer empty = client.post("/api/handoffs/" + handoff + "/runs", "");
+        assertThat(empty.status()).isEqualTo(422);
+        assertThat(empty.json().get("detail").asText()).contains("no files");
+        assertThat(client.post("/api/handoffs/none/runs", "").status()).isEqualTo(404);
+        assertThat(client.get("/api/runs/none/parcel").status()).isEqualTo(404);
+    }
+
+    @Test
+    void eventsTellTheWayToTheEnd() throws Exception {
+        String run = client.run(client.handoff(LongSessions.make(server, 6, 100)));
+        HttpResponse<java.util.stream.Stream<String>> events = HttpClient.newHttpClient().send(
+                HttpRequest.newBuilder(client.uri("/api/runs/" + run + "/events")).build(), HttpResponse.BodyHandlers.ofLines());
+        assertThat(events.headers().firstValue("Content-Type")).hasValueSatisfying(type -> assertThat(type).startsWith("text/event-stream"));
+        ObjectMapper json = new ObjectMapper();
+        List<JsonNode> pulses = new java.util.ArrayList<>();
+        for (String line : (Iterable<String>) events.body()::iterator) { // ends when the server ends the stream
+            if (line.startsWith("data:")) {
+                pulses.add(json.readTree(line.substring(5)));
+            }
+        }
+        List<Double> fractions = pulses.stream().map(pulse -> pulse.get("progress").get("fraction").asDouble()).toList();
+        assertThat(fractions).isSorted().hasSizeGreaterThan(2).last().isEqualTo(1.0);
+        assertThat(pulses.get(pulses.size() - 1).get("state").asText()).isEqualTo("done");
+    }
+
+    @Test
+    void aCancelledRunLeavesNothingAndTheNextOneGoesThrough() throws Exception {
+        String session = LongSessions.make(server, 16, 600);
+        String handoff = client.handoff(session);
+        String running = client.run(handoff);
+        String waiting = client.run(handoff);
+        for (int i = 0; i < 400 && client.get("/api/runs/" + running).json().get("progress").asDouble() < 0.02; i++) {
+            Thread.sleep(25);
+        }
+        Answer refused = client.get("/api/runs/" + running + "/parcel");
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.json().get("detail").asText()).contains("still printing");
+        assertThat(client.post("/api/runs/" + waiting + "/cancel", "").json().get("state").asText()).isEqualTo("cancelled");
+        client.post("/api/runs/" + running + "/cancel", "");
+        assertThat(client.await(running).get("state").asText()).isEqualTo("cancelled");
+        assertThat(server.bean(DataFolder.class).run(running)).doesNotExist();
+        assertThat(client.await(client.run(client.handoff(smallSession()))).get("state").asText()).isEqualTo("done");
+        assertThat(client.get("/api/runs/" + waiting).json().get("state").asText()).isEqualTo("cancelled");
+    }
+
+    @Test
+    void aVanishedRecordingFailsTheRunWithASentence() throws Exception {
+        String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713)).json().get("id").asText();
+        String handoff = client.handoff(session);
+        String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
+        Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
+        Path home = recordings.resolve(hash.substring(0, 2)).resolve(hash);
+        Files.move(home.resolve("original"), home.resolve("hidden"));
+        Answer plan = client.get("/api/handoffs/" + handoff);
+        assertThat(plan.status()).isEqualTo(422);
+        assertThat(plan.json().get("detail").asText()).contains("recording");
+        Files.move(home.resolve("hidden"), home.resolve("original"));
+        assertThat(client.get("/api/handoffs/" + handoff).status()).isEqualTo(200);
+    }
+}

@@ -1,0 +1,173 @@
+package apodex.server;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** A whole server with its own MariaDB, data folder and free port, spoken to over HTTP as a script would. */
+public final class TestServer implements AutoCloseable {
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static TestServer shared;
+
+    private final ConfigurableApplicationContext context;
+    private final Client client;
+
+    private TestServer(ConfigurableApplicationContext context) {
+        this.context = context;
+        int port = ((ServletWebServerApplicationContext) context).getWebServer().getPort();
+        this.client = new Client(port);
+    }
+
+    /** Starts on a data folder; close it again. */
+    public static TestServer start(Path data, String... more) {
+        String[] arguments = java.util.stream.Stream.concat(java.util.stream.Stream.of("--server.port=0", "--apodex.data=" + data),
+                java.util.stream.Stream.of(more)).toArray(String[]::new);
+        return new TestServer(Apodex.application().run(arguments));
+    }
+
+    /** One server for all tests that leave its settings alone; stopped with the JVM. */
+    public static synchronized TestServer shared() throws IOException {
+        if (shared == null) {
+            Path data = Files.createTempDirectory("apodex-test-");
+            shared = start(data);
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+                shared.close();
+                try {
+                    apodex.intake.RecordingStore.remove(data);
+                } catch (IOException e) {
+                    System.err.println("Could not remove " + data);
+                }
+            }));
+        }
+        return shared;
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    public Client client() {
+        return client;
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+
+    /** An answer: its status, its headers, its JSON where it is JSON. */
+    public record Answer(int status, HttpResponse<byte[]> whole) {
+        public JsonNode json() {
+            try {
+                return JSON.readTree(whole.body());
+            } catch (IOException e) {
+                throw new IllegalStateException("No JSON: " + text(), e);
+            }
+        }
+
+        public String text() {
+            return new String(whole.body(), StandardCharsets.UTF_8);
+        }
+
+        public String header(String name) {
+            return whole.headers().firstValue(name).orElse("");
+        }
+    }
+
+    /** Speaks HTTP to a server on this machine. */
+    public static final class Client {
+        private final HttpClient http = HttpClient.newHttpClient();
+        private final int port;
+
+        public Client(int port) {
+            this.port = port;
+        }
+
+        public URI uri(String path) {
+            return URI.create("http://127.0.0.1:" + port + path);
+        }
+
+        public Answer get(String path, String... headers) throws Exception {
+            HttpRequest.Builder request = HttpRequest.newBuilder(uri(path));
+            if (headers.length > 0) {
+                request.headers(headers);
+            }
+            return send(request);
+        }
+
+        public Answer post(String path, String json) throws Exception {
+            return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
+                    .POST(HttpRequest.BodyPublishers.ofString(json)));
+        }
+
+        public Answer put(String path, String json) throws Exception {
+            return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
+                    .PUT(HttpRequest.BodyPublishers.ofString(json)));
+        }
+
+        /** Drops files, each under its name, with an optional session name. */
+        public Answer bringIn(String sessionName, Map<String, byte[]> files) throws Exception {
+            String boundary = "----apodex-test";
+            ByteArrayOutputStream body = new ByteArrayOutputStream();
+            if (sessionName != null) {
+                body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"name\"\r\n\r\n" + sessionName + "\r\n")
+                        .getBytes(StandardCharsets.UTF_8));
+            }
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+                        + file.getKey().replace("\\", "\\\\") + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+                body.writeBytes(file.getValue());
+                body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+            }
+            body.writeBytes(("--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
+            return send(HttpRequest.newBuilder(uri("/api/sessions/import"))
+                    .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+        }
+
+        public Answer bringIn(String sessionName, Object... namesAndContents) throws Exception {
+            Map<String, byte[]> files = new LinkedHashMap<>();
+            for (int i = 0; i < namesAndContents.length; i += 2) {
+                files.put((String) namesAndContents[i], (byte[]) namesAndContents[i + 1]);
+            }
+            return bringIn(sessionName, files);
+        }
+
+        public String handoff(String sessionId) throws Exception {
+            return post("/api/sessions/" + sessionId + "/handoffs", "{\"name\": \"The mixer\"}").json().get("id").asText();
+        }
+
+        public String run(String handoffId) throws Exception {
+            return post("/api/handoffs/" + handoffId + "/runs", "").json().get("id").asText();
+        }
+
+        /** Waits until a run is over and returns it. */
+        public JsonNode await(String runId) throws Exception {
+            for (long end = System.nanoTime() + Duration.ofSeconds(90).toNanos(); System.nanoTime() < end; Thread.sleep(50)) {
+                JsonNode run = get("/api/runs/" + runId).json();
+                if (java.util.List.of("done", "failed", "cancelled").contains(run.get("state").asText())) {
+                    return run;
+                }
+            }
+            throw new AssertionError("The run is not over after 90 seconds: " + get("/api/runs/" + runId).text());
+        }
+
+        private Answer send(HttpRequest.Builder request) throws Exception {
+            HttpResponse<byte[]> response = http.send(request.timeout(Duration.ofSeconds(60)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(response.statusCode(), response);
+        }
+    }
+}
