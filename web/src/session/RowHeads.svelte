@@ -41,7 +41,7 @@
   function focusHead(index: number) {
     const row = rows[Math.min(rows.length - 1, Math.max(0, index))]!;
     selected = row.id;
-    list.querySelectorAll<HTMLElement>('button')[rows.indexOf(row)]?.focus();
+    list.querySelector<HTMLElement>(`button[data-row="${CSS.escape(row.id)}"]`)?.focus();
   }
 
   function onkeydown(event: KeyboardEvent, row: Row, index: number) {
@@ -63,7 +63,7 @@
     } else if (event.key === 'Enter') {
       await finish(row);
       await tick();
-      focusHead(index);
+      if (renaming === undefined) focusHead(index); // a refused name stays in its field
     }
   }
 </script>
@@ -76,7 +76,7 @@
         <input bind:value={typed} maxlength="400" aria-label="Name of row {i + 1}" onblur={() => finish(row)} onkeydown={(e) => onfieldkey(e, row, i)} />
       {:else}
         <button
-          title="{row.name} — double-click or Enter to rename" onclick={() => (selected = row.id)} ondblclick={() => begin(row)}
+          data-row={row.id} title="{row.name} — double-click or Enter to rename" onclick={() => (selected = row.id)} ondblclick={() => begin(row)}
           onkeydown={(e) => onkeydown(e, row, i)} aria-pressed={row.id === selected} tabindex={row.id === selected || (!selected && i === 0) ? 0 : -1}
         >{row.name}</button>
       {/if}

@@ -19,13 +19,13 @@ import java.util.List;
 import java.util.SplittableRandom;
 
 /** A session that takes seconds to print: one short recording, laid out again and again on many rows. */
-final class LongSessions {
+public final class LongSessions {
     private static final int SECONDS = 10;
 
     private LongSessions() {}
 
     /** @return the session's id */
-    static String make(TestServer server, int rows, int seconds) throws IOException {
+    public static String make(TestServer server, int rows, int seconds) throws IOException {
         SplittableRandom random = new SplittableRandom(5);
         int[] samples = random.ints(SECONDS * 48_000L, -400_000, 400_000).toArray();
         Path file = Files.write(Files.createTempFile("apodex-long-", ".wav"), SoundBytes.mono24(samples));

@@ -27,7 +27,7 @@ final class RestartTest {
         String handoff;
         List<String> expected;
         try (TestServer server = TestServer.start(data)) {
-            session = LongSessions.make(server, 12, 600);
+            session = LongSessions.make(server, 8, 240);
             handoff = server.client().handoff(session);
             expected = server.client().await(server.client().run(handoff)).get("files").findValuesAsText("sha256");
         }
@@ -39,7 +39,7 @@ final class RestartTest {
             }
             process.stop(hard);
         }
-        assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(13L));
+        assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(9L));
         try (ServerProcess process = ServerProcess.start(data)) {
             JsonNode done = process.client.await(run);
             assertThat(done.get("state").asText()).as(done.toString()).isEqualTo("done");

@@ -72,6 +72,9 @@ class RunJob {
             }
             end(runId, folder, RunState.CANCELLED, null);
         } catch (IOException e) {
+            if (Thread.currentThread().isInterrupted()) { // a file closes with an exception of its own when its thread is called off
+                throw new CancellationException("The server is going down.");
+            }
             LOG.warn("Run {} failed.", runId, e);
             end(runId, folder, RunState.FAILED, sentence(e));
         } catch (RuntimeException e) {
@@ -171,6 +174,9 @@ class RunJob {
         try {
             folder.remove();
         } catch (IOException e) {
+            if (Thread.currentThread().isInterrupted()) { // a file closes with an exception of its own when its thread is called off
+                throw new CancellationException("The server is going down.");
+            }
             LOG.warn("The files of run {} could not be removed.", runId, e);
         }
         mapper.end(runId, state, failure);

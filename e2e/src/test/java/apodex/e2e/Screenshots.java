@@ -1,0 +1,45 @@
+package apodex.e2e;
+
+import apodex.server.TestServer;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Makes docs/screenshots anew from the demo song; run by {@code ./apodex shots}, not with the tests. */
+final class Screenshots {
+    private static final Path TARGET = Path.of("../docs/screenshots");
+    @TempDir private Path data;
+
+    @Test
+    void take() throws Exception {
+        Files.createDirectories(TARGET);
+        try (TestServer server = TestServer.start(data, "--apodex.demo=true"); Browsing browsing = new Browsing()) {
+            String handoff = server.client().post("/api/sessions/low-tide-waltz/handoffs", "{\"name\": \"Quayside Mix Room\"}")
+                    .json().get("id").asText();
+            server.client().await(server.client().run(handoff));
+            Page page = browsing.page();
+            shoot(page, server, "/", "sessions", () -> { });
+            shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon").first().click());
+            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("Dulcimer pickup").first().click());
+            shoot(page, server, "/s/low-tide-waltz/print", "print", () -> { });
+            shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("09_bari").first().click());
+            shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> { });
+            shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();
+                page.getByText("Tuba").first().click();
+            });
+        }
+    }
+
+    private static void shoot(Page page, TestServer server, String path, String name, Runnable first) {
+        page.navigate(server.client().uri("/#" + path).toString());
+        page.waitForTimeout(1_200);
+        first.run();
+        page.mouse().move(1_000, 790);
+        page.waitForTimeout(700);
+        page.screenshot(new Page.ScreenshotOptions().setPath(TARGET.resolve(name + ".png")));
+    }
+}

@@ -1,0 +1,204 @@
+package apodex.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.server.TestServer;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Views with the demo song: empty and error states, keys, zoom, night, two windows, cancelling. */
+final class ViewsTest {
+    private static Browsing browsing;
+    private static TestServer server;
+    @TempDir private static Path data;
+    private Page page;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(data, "--apodex.demo=true");
+        browsing = new Browsing();
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @BeforeEach
+    void open() {
+        page = browsing.page();
+    }
+
+    @AfterEach
+    void noComplaints() {
+        assertThat(browsing.complaints()).isEmpty();
+        page.context().close();
+    }
+
+    private void go(String path) {
+        page.navigate(server.client().uri("/#" + path).toString());
+    }
+
+    @Test
+    void theDemoSongStandsOnTheShelf() {
+        go("/");
+        Locator card = page.getByRole(AriaRole.LINK).filter(new Locator.FilterOptions().setHasText("Low Tide Waltz"));
+        assertThat(card).containsText("Salt Harbour Players");
+        assertThat(card).containsText("1:12.0");
+        card.click();
+        assertThat(page.locator("h1")).hasText("Low Tide Waltz");
+    }
+
+    @Test
+    void aDropThatCannotBeUsedSaysWhyAndKeepsNothing() {
+        go("/");
+        Locator shelf = page.getByRole(AriaRole.LINK).filter(new Locator.FilterOptions().setHasText("kHz"));
+        shelf.first().waitFor();
+        int before = shelf.count();
+        page.getByTestId("files").setInputFiles(new FilePayload("letter.wav", "audio/wav", "Dear mixer".getBytes()));
+        assertThat(page.getByLabel("Arriving files")).containsText("“letter.wav” cannot be used. It is too short to be a sound file.");
+        assertThat(shelf).hasCount(before);
+    }
+
+    @Test
+    void filesDroppedAnywhereOnThePageComeIn() {
+        go("/");
+        page.getByText("Drop recordings, a folder or a zip").waitFor();
+        page.evaluate("""
+                () => {
+                  const transfer = new DataTransfer();
+                  transfer.items.add(new File([new Uint8Array(0)], 'nothing.wav'));
+                  document.querySelector('section').dispatchEvent(new DragEvent('drop', {dataTransfer: transfer, bubbles: true, cancelable: true}));
+                }""");
+        assertThat(page.getByLabel("Arriving files")).containsText("“nothing.wav” cannot be used. It is empty.");
+    }
+
+    @Test
+    void whatIsNotThereIsSaidInAllViews() {
+        for (String view : new String[] {"", "/plan", "/print", "/proof", "/parcel"}) {
+            go("/s/none" + view);
+            assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no session “none”.");
+        }
+    }
+
+    @Test
+    void everyStepBeforeItsTimePointsToThePlan() throws Exception {
+        String id = server.client().bringIn("Young", "a.wav", apodex.audio.SoundBytes.mono24(1, 2, 3)).json().get("id").asText();
+        for (String[] view : new String[][] {{"/print", "Nothing printed yet"}, {"/proof", "Nothing to prove yet"}, {"/parcel", "No parcel yet"}}) {
+            go("/s/" + id + view[0]);
+            assertThat(page.getByText(view[1])).isVisible();
+            assertThat(page.getByText("Go to the plan")).isVisible();
+        }
+    }
+
+    @Test
+    void theTimelineDrawsZoomsAndTellsPlaces() {
+        go("/s/low-tide-waltz");
+        Locator canvas = page.getByLabel("Timeline").locator("canvas");
+        canvas.waitFor();
+        page.waitForFunction("() => { const c = document.querySelector('.scroller canvas'); const d = c.getContext('2d').getImageData(0, 60, c.width, 300).data;"
+                + " let dark = 0; for (let i = 0; i < d.length; i += 4) if (d[i + 3] > 200 && d[i] < 60) dark++; return dark > 2000; }");
+        canvas.hover(new Locator.HoverOptions().setPosition(300, 200));
+        assertThat(page.locator(".where")).containsText("bar ");
+        Locator whole = page.getByText("Whole song");
+        assertThat(whole).isDisabled();
+        page.keyboard().press("+");
+        assertThat(whole).isEnabled();
+        double zoomed = ((Number) page.evaluate("() => document.querySelector('.scroller').scrollWidth")).doubleValue();
+        assertThat(zoomed).isGreaterThan(1_200);
+        whole.click();
+        assertThat(whole).isDisabled();
+    }
+
+    @Test
+    void rowsAreRenamedFromTheKeyboardAndAnEscapeLeavesThem() {
+        go("/s/low-tide-waltz");
+        Locator rows = page.getByLabel("Rows").getByRole(AriaRole.BUTTON);
+        rows.nth(0).focus();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        assertThat(rows.nth(2)).isFocused();
+        assertThat(page.getByLabel("Selected row and song")).containsText("frame drum CLIPS??");
+        page.keyboard().press("Enter");
+        page.keyboard().type("Something else");
+        page.keyboard().press("Escape");
+        assertThat(rows.nth(2)).hasText("frame drum CLIPS??");
+        page.keyboard().press("Enter");
+        page.keyboard().press("Control+a");
+        page.keyboard().type("Drum/Kit");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("it holds a slash")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(rows.nth(2)).hasText("frame drum CLIPS??");
+    }
+
+    @Test
+    void theSecondOfTwoWindowsIsToldAndShownTheNewerState() {
+        go("/s/low-tide-waltz");
+        Page other = page.context().newPage();
+        other.navigate(page.url());
+        rename(other, 3, "Helicon");
+        rename(page, 4, "Hammered Dulcimer");
+        assertThat(page.getByText("changed in another window")).isVisible();
+        assertThat(page.getByLabel("Rows")).containsText("Helicon");
+        page.getByLabel("Name of row 5").press("Enter");
+        assertThat(page.getByLabel("Rows")).containsText("Hammered Dulcimer");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(page.getByLabel("Rows")).not().containsText("Hammered");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(page.getByLabel("Rows")).containsText("Tuba");
+    }
+
+    private static void rename(Page in, int row, String name) {
+        in.getByLabel("Rows").getByRole(AriaRole.LISTITEM).nth(row).getByRole(AriaRole.BUTTON).dblclick();
+        Locator field = in.getByLabel("Name of row " + (row + 1), new Page.GetByLabelOptions().setExact(true));
+        field.fill(name);
+        field.press("Enter");
+    }
+
+    @Test
+    void theQuestionMarkListsTheKeysOfTheView() {
+        go("/s/low-tide-waltz/plan");
+        page.getByText("Print 17 files").waitFor();
+        page.keyboard().press("?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Walk the grid");
+        page.keyboard().press("Escape");
+        assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
+    }
+
+    @Test
+    void nightIsRemembered() {
+        go("/");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();
+        page.reload();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Paper"))).isVisible();
+        String ground = (String) page.evaluate("() => getComputedStyle(document.body).backgroundColor");
+        assertThat(ground).isEqualTo("rgb(20, 29, 39)");
+    }
+
+    @Test
+    void aRunCanBeCancelledAndPrintedAgain() throws Exception {
+        String id = apodex.server.LongSessions.make(server, 16, 600);
+        go("/s/" + id + "/plan");
+        page.getByText("Print 17 files").click();
+        Locator progress = page.getByLabel("Progress");
+        assertThat(progress).containsText("real time");
+        progress.getByText("Cancel").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Cancelled"))).isVisible();
+        assertThat(progress).containsText("What was printed of it was removed.");
+        assertThat(progress.getByText("Print again")).isVisible();
+        go("/s/" + id + "/proof");
+        assertThat(page.getByText("Nothing to prove yet")).isVisible();
+    }
+}

@@ -1,0 +1,196 @@
+package apodex.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.OutsideTools;
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** From 40 dropped recordings to the samples in the downloaded parcel, with nothing but the page. */
+final class WalkThroughTest {
+    private static final int FRAMES = 24_000;
+    private static final long FIRST_STAMP = 48_000L * 3_600;
+    private static Browsing browsing;
+    private static TestServer server;
+    @TempDir private static Path data;
+    @TempDir private Path folder;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(data);
+        browsing = new Browsing();
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @Test
+    void fortyRecordingsBecomeAParcel() throws Exception {
+        Page page = browsing.page();
+        page.navigate(server.client().uri("/").toString());
+        assertThat(page.getByText("The shelf is empty")).isVisible();
+
+        List<List<Long>> samples = new ArrayList<>();
+        page.getByTestId("files").setInputFiles(forty(samples));
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("38 recordings came in, 2 did not"))).isVisible();
+        Locator arrivals = page.getByLabel("Arriving files");
+        assertThat(arrivals.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("refused"))).hasCount(2);
+        assertThat(arrivals.getByText("It is empty.")).isVisible();
+        assertThat(arrivals.getByText("the file was cut short")).isVisible();
+        page.getByText("Open the session").click();
+
+        Locator rows = page.getByLabel("Rows").getByRole(AriaRole.LISTITEM);
+        assertThat(rows).hasCount(39);
+        renameAndTellFacts(page, rows);
+        plan(page);
+        Path unpacked = printAndFetch(page);
+        check(unpacked, samples);
+        assertThat(browsing.complaints()).isEmpty();
+    }
+
+    private FilePayload[] forty(List<List<Long>> samples) {
+        SplittableRandom random = new SplittableRandom(40);
+        FilePayload[] files = new FilePayload[40];
+        for (int i = 0; i < 40; i++) {
+            List<Long> values = random.longs(FRAMES, -3_000_000 / 40, 3_000_000 / 40).boxed().toList();
+            samples.add(values);
+            byte[] bytes = SoundBytes.riff().broadcast(FIRST_STAMP + i * 100L, "2026-05-17").format(1, 1, 48_000, 24)
+                    .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave();
+            byte[] sent = i == 4 ? new byte[0] : i == 9 ? Arrays.copyOf(bytes, 10_000) : bytes;
+            files[i] = new FilePayload(String.format("Take %02d.wav", i), "audio/wav", sent);
+        }
+        return files;
+    }
+
+    private void renameAndTellFacts(Page page, Locator rows) {
+        rows.nth(0).getByRole(AriaRole.BUTTON).dblclick();
+        Locator field = page.getByLabel("Name of row 1", new Page.GetByLabelOptions().setExact(true));
+        field.fill("Tuba: close?");
+        field.press("Enter");
+        assertThat(rows.nth(0)).containsText("Tuba: close?");
+        field(page, "Title").fill("Low Tide Waltz");
+        field(page, "Artist").fill("Salt Harbour Players");
+        field(page, "Tempo").fill("2000");
+        field(page, "Meter").fill("3/4");
+        field(page, "Key").fill("g major");
+        page.getByText("Keep").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("10 to 999");
+        field(page, "Tempo").fill("96");
+        page.getByText("Keep").click();
+        assertThat(page.locator(".facts")).containsText("3/4 ♩ 96");
+        page.reload();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(field(page, "Key")).hasValue("");
+        page.keyboard().press("Control+z");
+        assertThat(rows.nth(0)).containsText("Take 00");
+        page.reload();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo")).click();
+        assertThat(rows.nth(0)).containsText("Tuba: close?");
+        page.keyboard().press("Control+Shift+Z");
+        assertThat(field(page, "Key")).hasValue("G major");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo"))).isDisabled();
+    }
+
+    private static Locator field(Page page, String label) {
+        return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+    }
+
+    private void plan(Page page) {
+        page.getByText("Plan").click();
+        assertThat(page.getByText("Print 39 files")).isVisible();
+        assertThat(page.locator("footer")).containsText("39 mono · 0 stereo");
+        Locator raw = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Raw"));
+        raw.click();
+        assertThat(page.getByText("Print 1 file")).isVisible();
+        // A drag over three rows stamps all of them.
+        Locator cells = page.getByRole(AriaRole.CHECKBOX);
+        cells.nth(0).hover();
+        page.mouse().down();
+        cells.nth(1).hover();
+        cells.nth(2).hover();
+        page.mouse().up();
+        assertThat(page.getByText("Print 4 files")).isVisible();
+        // The keyboard takes one of them away again, and another one in.
+        cells.nth(2).press("Enter");
+        assertThat(page.getByText("Print 3 files")).isVisible();
+        cells.nth(2).press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(cells.nth(3)).isChecked();
+        assertThat(page.getByText("Print 4 files")).isVisible();
+        assertThat(page.getByLabel("Selected row")).containsText("04_Take 03.wav");
+        page.getByText("Undo choice").click();
+        assertThat(page.getByText("Print 3 files")).isVisible();
+        page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("float32");
+        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Tuba: close?")).getByText("Tuba: close?").click();
+        assertThat(page.getByLabel("Selected row")).containsText("01_Tuba- close-.wav");
+        assertThat(page.locator("footer")).containsText("337 kB");
+    }
+
+    private Path printAndFetch(Page page) throws Exception {
+        page.getByText("Print 3 files").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("3 files printed"))).isVisible();
+        page.getByLabel("Progress").getByText("See the proof").click();
+        Locator verdicts = page.getByLabel("Verdicts").getByRole(AriaRole.LISTITEM);
+        assertThat(verdicts).containsText(new String[] {"All start together", "All one length", "All 48 kHz 32-bit float"});
+        assertThat(page.getByLabel("Selected file")).containsText("27 900 samples".replace(' ', '\u202f').replace("\u202fsamples", " samples"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("5 Parcel")).click();
+        assertThat(page.getByLabel("Session sheet")).containsText("Tempo       96 quarter notes a minute");
+        Download download = page.waitForDownload(() -> page.getByText("Download the parcel").click());
+        assertThat(download.suggestedFilename()).isEqualTo("Low Tide Waltz_48k_32bitfloat_96bpm.zip");
+        download.saveAs(folder.resolve("parcel.zip"));
+        OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "parcel");
+        Path unpacked = folder.resolve("parcel");
+        OutsideTools.run(unpacked, "sha256sum", "-c", "checksums.sha256");
+        return unpacked;
+    }
+
+    /** Every sample of a Raw file, and of the mix, computed here from what was dropped. */
+    private static void check(Path unpacked, List<List<Long>> dropped) throws Exception {
+        int frames = 39 * 100 + FRAMES;
+        double[] mix = new double[frames];
+        for (int take = 0; take < 40; take++) {
+            for (int i = 0; take != 4 && take != 9 && i < FRAMES; i++) {
+                mix[take * 100 + i] += dropped.get(take).get(i) / 8_388_608.0;
+            }
+        }
+        double[] first = new double[frames];
+        for (int i = 0; i < FRAMES; i++) {
+            first[100 + i] = dropped.get(1).get(i) / 8_388_608.0;
+        }
+        assertThat(samples(unpacked.resolve("Tracks"), "02_Take 01.wav", frames)).isEqualTo(first);
+        assertThat(samples(unpacked.resolve("Reference"), "00_Reference Mix.wav", frames)).usingComparatorWithPrecision(1e-6).containsExactly(mix);
+        assertThat(Files.list(unpacked.resolve("Tracks")).map(path -> path.getFileName().toString()))
+                .containsExactlyInAnyOrder("01_Tuba- close-.wav", "02_Take 01.wav");
+    }
+
+    /** Decoded by sox, which knows nothing of us. */
+    private static double[] samples(Path folder, String file, int frames) throws Exception {
+        OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", "/tmp/apodex-samples-" + ProcessHandle.current().pid());
+        Path raw = Path.of("/tmp/apodex-samples-" + ProcessHandle.current().pid());
+        double[] samples = new double[frames];
+        java.nio.ByteBuffer.wrap(Files.readAllBytes(raw)).order(ByteOrder.LITTLE_ENDIAN).asDoubleBuffer().get(samples);
+        assertThat(Files.size(raw)).isEqualTo(8L * frames);
+        Files.delete(raw);
+        return samples;
+    }
+}
