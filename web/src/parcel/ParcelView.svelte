@@ -1,6 +1,7 @@
 <script lang="ts">
   import { DownloadOutline } from 'flowbite-svelte-icons';
   import Header from '../lib/chrome/Header.svelte';
+  import { badges } from '../lib/chrome/badges';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -37,7 +38,7 @@
 
 <svelte:head><title>Parcel · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
 <Header store={session} right={view ? `Run ${view.number}, ${moment(view.createdAt)}` : ''} />
-<Tabs sessionId={params.id} current="parcel" badges={view?.parcel ? { parcel: { text: bytes(view.parcel.bytes), colour: 'teal' } } : {}} />
+<Tabs sessionId={params.id} current="parcel" badges={badges(session, handoff, view)} />
 <div class="view">
   {#if handoff.failure || run?.failure}
     <Failure words={handoff.failure ?? run?.failure ?? ''} retry={() => handoff.load()} />

@@ -13,6 +13,9 @@
   let grid: HTMLDivElement;
 
   const shows = (choice: Choice) => stamping.shows(choice, store.isChosen(choice));
+  /** The file's name without its ending and number; of a row that is not printed, the row's. */
+  const named = (row: PlanRow) =>
+    plan.prints.find((print) => print.row === row.row)?.file.replace(/\.wav$/, '').replace(/^\d+_/, '') ?? row.name;
   const printed = (row: PlanRow) => row.stations.some((station) => shows({ row: row.row, station }));
 
   function stampColumn(station: Station) {
@@ -90,7 +93,7 @@
         onclick={() => (selected = row.row)} onkeydown={() => {}}
       >
         <span class="mono number" role="gridcell">{String(row.number).padStart(2, '0')}</span>
-        <span class="name" role="gridcell" title={row.name}>{row.name}{#if row.image === null}<span class="cap kind">mix</span>{/if}</span>
+        <span class="name" role="gridcell" title={plan.prints.find((print) => print.row === row.row)?.file ?? row.name}>{named(row)}{#if row.image === null}<span class="cap kind">mix</span>{/if}</span>
         <span role="gridcell"><Rings channels={row.channels} /></span>
         <div class="stations" role="presentation">
           {#each STATIONS as { station, name } (station)}

@@ -7,7 +7,9 @@
   import Tabs from '../lib/chrome/Tabs.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
+  import { badges } from '../lib/chrome/badges';
   import { openHandoff, openSession } from '../lib/state/open';
+  import { ShownRun } from '../lib/state/shownRun.svelte';
   import { bytes, count, DEPTH_WORDS, minutes, rate } from '../lib/units';
   import Grid from './Grid.svelte';
   import PlanPanel from './PlanPanel.svelte';
@@ -15,6 +17,8 @@
   let { params }: { params: { id: string } } = $props();
   const session = $derived(openSession(params.id));
   const store = $derived(openHandoff(params.id));
+  // svelte-ignore state_referenced_locally
+  const shown = new ShownRun(store, 'newest');
   let selected = $state<string>();
   let starting = $state(false);
   const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
@@ -52,7 +56,7 @@
 <svelte:head><title>Plan · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
 <svelte:window {onkeydown} />
 <Header store={session} right={store.state ? `For: ${store.state.handoff.name}` : ''} />
-<Tabs sessionId={params.id} current="plan" badges={plan ? { plan: { text: count(plan.prints.length, 'file'), colour: 'teal' } } : {}} />
+<Tabs sessionId={params.id} current="plan" badges={badges(session, store, shown.current?.view)} />
 <div class="view">
   {#if (store.failure || session.failure) && !(plan && session.session)}
     <Failure words={store.failure ?? session.failure ?? ''} retry={() => { void store.load(); void session.load(); }} />

@@ -2,13 +2,12 @@
   import { push } from 'svelte-spa-router';
   import type { AudioRow, RunView } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
+  import { badges } from '../lib/chrome/badges';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
-  import { toasts } from '../lib/chrome/toasts.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import { openHandoff, openSession } from '../lib/state/open';
-  import type { RunStore } from '../lib/state/run.svelte';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { bytes, count, minutes } from '../lib/units';
   import EarlierRuns from './EarlierRuns.svelte';
@@ -18,16 +17,11 @@
   const session = $derived(openSession(params.id));
   const handoff = $derived(openHandoff(params.id));
   // svelte-ignore state_referenced_locally
-  const shown = new ShownRun(handoff, 'newest', tell);
+  const shown = new ShownRun(handoff, 'newest');
   const run = $derived(shown.current);
   const view = $derived(run?.view);
   const written = $derived(view ? (view.frames ? view.detail.framesPrinted / view.frames : 1) : 0);
   const total = $derived(view?.files.reduce((sum, file) => sum + file.bytes, 0) ?? 0);
-
-  function tell(over: RunStore) {
-    if (over.view?.state === 'done') toasts.say(`${count(over.view.files.length, 'file')} printed and read back.`, 'good', { href: `#/s/${params.id}/proof`, link: 'See the proof' });
-    if (over.view?.state === 'failed') toasts.say(over.view.failure ?? 'The run failed.', 'wrong');
-  }
 
   function headline(v: RunView): string {
     switch (v.state) {
@@ -47,7 +41,7 @@
 
 <svelte:head><title>Print · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
 <Header store={session} right={view ? `Run ${view.number}` : ''} />
-<Tabs sessionId={params.id} current="print" badges={view?.state === 'done' ? { print: { text: minutes(view.detail.secondsPrinted), colour: 'teal' } } : {}} />
+<Tabs sessionId={params.id} current="print" badges={badges(session, handoff, view)} />
 <div class="view">
   {#if handoff.failure || run?.failure}
     <Failure words={handoff.failure ?? run?.failure ?? ''} retry={() => handoff.load()} />

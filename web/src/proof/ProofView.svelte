@@ -1,5 +1,6 @@
 <script lang="ts">
   import Header from '../lib/chrome/Header.svelte';
+  import { badges } from '../lib/chrome/badges';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
   import Failure from '../lib/Failure.svelte';
@@ -9,7 +10,6 @@
   import { moment } from '../lib/units';
   import FilePanel from './FilePanel.svelte';
   import Lanes from './Lanes.svelte';
-  import { proofBadge } from './badge';
 
   let { params }: { params: { id: string } } = $props();
   const session = $derived(openSession(params.id));
@@ -30,7 +30,7 @@
 
 <svelte:head><title>Proof · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
 <Header store={session} right={view ? `Run ${view.number}, ${moment(view.createdAt)}` : ''} />
-<Tabs sessionId={params.id} current="proof" badges={view?.state === 'done' ? { proof: proofBadge(view.verdicts) } : {}} />
+<Tabs sessionId={params.id} current="proof" badges={badges(session, handoff, view)} />
 <div class="view">
   {#if handoff.failure || run?.failure}
     <Failure words={handoff.failure ?? run?.failure ?? ''} retry={() => handoff.load()} />

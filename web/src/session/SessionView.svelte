@@ -4,9 +4,11 @@
   import Tabs from '../lib/chrome/Tabs.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
-  import { openSession } from '../lib/state/open';
+  import { badges } from '../lib/chrome/badges';
+  import { openHandoff, openSession } from '../lib/state/open';
+  import { ShownRun } from '../lib/state/shownRun.svelte';
   import { barAndBeat } from '../lib/time/ticks';
-  import { count, minutes } from '../lib/units';
+  import { minutes } from '../lib/units';
   import RowPanel from './RowPanel.svelte';
   import { sliderOf, zoomOf } from './scale';
   import SongPanel from './SongPanel.svelte';
@@ -14,6 +16,9 @@
 
   let { params }: { params: { id: string } } = $props();
   const store = $derived(openSession(params.id));
+  const handoff = $derived(openHandoff(params.id));
+  // svelte-ignore state_referenced_locally
+  const shown = new ShownRun(handoff, 'newest');
   let selected = $state<string>();
   let zoom = $state(0);
   let fit = $state(1);
@@ -47,7 +52,7 @@
 <svelte:head><title>{session?.song.title ?? 'Session'} · Apodex</title></svelte:head>
 <svelte:window {onkeydown} />
 <Header {store} edits />
-<Tabs sessionId={params.id} current="session" badges={session ? { session: { text: count(session.rows.length - 1, 'row'), colour: 'teal' } } : {}} />
+<Tabs sessionId={params.id} current="session" badges={badges(store, handoff, shown.current?.view)} />
 <div class="view">
   {#if store.failure && !session}
     <Failure words={store.failure} retry={() => store.load()} />

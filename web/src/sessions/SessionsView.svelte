@@ -9,6 +9,7 @@
   import ArrivalList from './ArrivalList.svelte';
   import DropTarget from './DropTarget.svelte';
   import Shelf from './Shelf.svelte';
+  import TheWay from './TheWay.svelte';
 
   let shelf = $state.raw<ShelfEntry[]>();
   let failure = $state<string>();
@@ -50,6 +51,7 @@
         <Loading words="Looking at the shelf…" />
       {:else}
         <Shelf entries={shelf} />
+        <TheWay />
       {/if}
     </div>
   </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ShelfEntry } from '../lib/api/types';
-  import { count, minutes, moment, rate } from '../lib/units';
+  import { minutes, moment, rate } from '../lib/units';
 
   let { entries }: { entries: ShelfEntry[] } = $props();
 </script>
@@ -26,8 +26,6 @@
           <span class="cap foot">
             changed {moment(entry.changedAt)} · {entry.lastParcelAt ? `parcel ${moment(entry.lastParcelAt)}` : 'no parcel yet'}
           </span>
-          <span class="lines" aria-hidden="true">{#each Array.from({ length: Math.min(entry.rowCount, 6) }, (_, i) => i) as line (line)}<i></i>{/each}</span>
-          <span class="sr-only">{count(entry.rowCount, 'row')}</span>
         </a>
       </li>
     {/each}
@@ -43,7 +41,4 @@
   .artist { display: block; color: var(--ink2); margin: 8px 0 10px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   dl { display: flex; gap: 26px; }
   .foot { display: block; margin-top: 12px; padding-top: 8px; border-top: 1px solid var(--rule2); }
-  .lines { position: absolute; right: 16px; top: 44px; width: 70px; display: grid; gap: 4px; opacity: 0.55; }
-  .lines i { height: 3px; background: var(--ink2); }
-  .lines i:nth-child(2n) { width: 76%; } .lines i:nth-child(3n) { width: 52%; margin-left: 24%; }
 </style>

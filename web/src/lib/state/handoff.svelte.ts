@@ -12,6 +12,7 @@ interface Change {
 export class HandoffStore {
   state = $state.raw<HandoffState>();
   runs = $state.raw<RunEntry[]>([]);
+  runsKnown = $state(false);
   failure = $state<string>();
   private undone = $state.raw<Choice[][]>([]);
   private last = Promise.resolve();
@@ -42,6 +43,7 @@ export class HandoffStore {
     this.runs = await answer(
       client.GET('/api/handoffs/{handoffId}/runs', { params: { path: { handoffId: this.id! } } }),
     );
+    this.runsKnown = true;
   }
 
   isChosen(choice: Choice): boolean {

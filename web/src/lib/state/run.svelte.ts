@@ -15,17 +15,13 @@ export class RunStore {
 
   constructor(
     readonly id: string,
-    private readonly whenOver: () => void = () => {},
+    private readonly whenOver: (run: RunStore) => void,
   ) {
     void this.load(true);
   }
 
   get isOver(): boolean {
     return !!this.view && OVER.includes(this.view.state);
-  }
-
-  close(): void {
-    this.source?.close();
   }
 
   private async load(first: boolean): Promise<void> {
@@ -44,8 +40,8 @@ export class RunStore {
       if (!this.view) return;
       this.view = { ...this.view, state: pulse.state, detail: pulse.progress, progress: pulse.progress.fraction, failure: pulse.failure };
       if (this.isOver) {
-        this.close();
-        void this.load(false).then(this.whenOver);
+        this.source?.close();
+        void this.load(false).then(() => this.whenOver(this));
       }
     });
   }

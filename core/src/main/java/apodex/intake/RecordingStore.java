@@ -15,8 +15,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
-import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -83,11 +81,11 @@ public final class RecordingStore implements Recordings {
             Files.createDirectories(home.getParent());
             Files.move(work, home, StandardCopyOption.ATOMIC_MOVE);
             force(home.getParent());
-        } catch (FileAlreadyExistsException | DirectoryNotEmptyException e) {
-            remove(work); // the same recording came in twice at the same time; the other one is as good
         } catch (IOException | RuntimeException e) {
             remove(work);
-            throw e;
+            if (!Files.exists(home)) { // else the same recording came in twice at the same time, and the other is as good
+                throw e;
+            }
         }
     }
 

@@ -13,6 +13,7 @@ import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -51,15 +52,19 @@ public final class SessionFromDrop {
         this.store = store;
     }
 
-    /** @param today used where no recording says when it was made */
+    /**
+     * Brings the files in, several at once, and lays them out in the order they came.
+     *
+     * @param today used where no recording says when it was made
+     */
     public Result make(Drop drop, String title, LocalDate today) throws IOException {
         refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> sounds = examine(drop.files());
         SampleRate rate = mostCommonRate(sounds.values());
-        List<Recording> recordings = new ArrayList<>();
-        for (Map.Entry<DroppedFile, SoundInfo> sound : sounds.entrySet()) {
-            bring(sound.getKey(), sound.getValue(), rate, recordings);
-        }
+        List<Outcome> outcomes = new ArrayList<>(sounds.entrySet()).parallelStream()
+                .map(sound -> bring(sound.getKey(), sound.getValue(), rate)).toList();
+        outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(refused::add);
+        List<Recording> recordings = outcomes.stream().map(Outcome::recording).filter(Objects::nonNull).toList();
         if (recordings.isEmpty()) {
             return new Result(Optional.empty(), brought, refused);
         }
@@ -87,20 +92,28 @@ public final class SessionFromDrop {
                 .map(Map.Entry::getKey).orElse(null);
     }
 
-    private void bring(DroppedFile file, SoundInfo info, SampleRate rate, List<Recording> recordings)
-            throws IOException {
+    /** What became of one file: one of the two is null. */
+    private record Outcome(Recording recording, Refusal refusal) {}
+
+    private Outcome bring(DroppedFile file, SoundInfo info, SampleRate rate) {
         if (!info.rate().equals(rate)) {
-            refused.add(new Refusal(file.name(), "It has a sample rate of " + info.rate().label()
-                    + ", but most of the recordings have " + rate.label() + "; one session has one rate."));
-        } else if (rate.seconds(info.frames()) > Limits.SESSION_SECONDS) {
-            refused.add(new Refusal(file.name(), "It is longer than a day."));
-        } else {
-            try {
-                recordings.add(store.bring(file.content(), file.name()));
-            } catch (SoundFileException e) {
-                refused.add(new Refusal(file.name(), e.getMessage()));
-            }
+            return refuse(file, "It has a sample rate of " + info.rate().label()
+                    + ", but most of the recordings have " + rate.label() + "; one session has one rate.");
         }
+        if (rate.seconds(info.frames()) > Limits.SESSION_SECONDS) {
+            return refuse(file, "It is longer than a day.");
+        }
+        try {
+            return new Outcome(store.bring(file.content(), file.name()), null);
+        } catch (SoundFileException e) {
+            return refuse(file, e.getMessage());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Outcome refuse(DroppedFile file, String reason) {
+        return new Outcome(null, new Refusal(file.name(), reason));
     }
 
     private Session layOut(List<Recording> recordings, SampleRate rate, String title, LocalDate today) {

@@ -115,6 +115,18 @@ final class SessionFromDropTest {
     }
 
     @Test
+    void theSameRecordingTwiceInOneDropIsKeptOnceAndGivesTwoRows() throws IOException {
+        for (int i = 0; i < 20; i++) {
+            add("copy " + i + ".wav", SoundBytes.mono24(9, 8, 7));
+        }
+        SessionFromDrop.Result result = make();
+        assertThat(result.brought()).hasSize(20);
+        assertThat(result.refused()).isEmpty();
+        assertThat(result.session().orElseThrow().audioRows()).extracting(row -> row.clips().get(0).recording()).containsOnly(
+                result.session().orElseThrow().audioRows().get(0).clips().get(0).recording()).hasSize(20);
+    }
+
+    @Test
     void theStoreKeepsEveryRecordingOnceAndUnchanged() throws Exception {
         byte[] sound = SoundBytes.mono24(5, 6, 7);
         Recording first = store.bring(temporary(sound), "one.wav");

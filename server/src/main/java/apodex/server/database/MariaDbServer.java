@@ -19,7 +19,8 @@ import java.util.concurrent.TimeUnit;
 
 /**
  * A MariaDB server with its own data folder, socket and port, on loopback only. It knows nothing of a system-wide
- * server and never touches one. If an earlier Apodex died and left this folder's server running, that one is used.
+ * server and never touches one. If an earlier Apodex died and left this folder's server running, that one is taken
+ * over; if another Apodex is at work on this folder, its server is used and left to it.
  */
 final class MariaDbServer {
     static final String USER = "apodex";
@@ -32,6 +33,7 @@ final class MariaDbServer {
     private ProcessHandle process;
     private int port;
     private String password;
+    private boolean isOurs;
 
     /** @param wantedPort 0 for any free one */
     MariaDbServer(Path folder, int wantedPort) {
@@ -69,12 +71,12 @@ final class MariaDbServer {
                 "--init-file=" + initFile())
                 .redirectErrorStream(true).redirectOutput(log.toFile()).start();
         process = started.toHandle();
-        Files.writeString(folder.resolve("running"), process.pid() + " " + port);
+        noteRunning();
         awaitConnection(log);
     }
 
     void stop() {
-        if (process == null) {
+        if (process == null || !isOurs) {
             return;
         }
         process.destroy();
@@ -100,7 +102,17 @@ final class MariaDbServer {
             return false;
         }
         process = left.get();
+        boolean ownerLives = pidAndPort.length > 2 && ProcessHandle.of(Long.parseLong(pidAndPort[2])).isPresent();
+        if (!ownerLives) {
+            noteRunning();
+        }
         return true;
+    }
+
+    /** Leaves word for the next Apodex on this folder: the server's process, its port, and who stops it. */
+    private void noteRunning() throws IOException {
+        Files.writeString(folder.resolve("running"), process.pid() + " " + port + " " + ProcessHandle.current().pid());
+        isOurs = true;
     }
 
     private void install(Path data) throws IOException {

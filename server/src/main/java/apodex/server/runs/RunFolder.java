@@ -3,8 +3,7 @@ package apodex.server.runs;
 import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
-import java.nio.file.DirectoryNotEmptyException;
-import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -66,7 +65,10 @@ final class RunFolder {
         force(made);
         try {
             Files.move(made, name, StandardCopyOption.ATOMIC_MOVE);
-        } catch (FileAlreadyExistsException | DirectoryNotEmptyException e) {
+        } catch (FileSystemException e) {
+            if (!Files.exists(name)) {
+                throw e;
+            }
             RecordingStore.remove(made); // another attempt was first, with the same bytes
         }
         force(home);

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import type { RunView, Verdict } from '../api/types';
+import type { HandoffStore } from '../state/handoff.svelte';
+import type { SessionStore } from '../state/session.svelte';
+import { badges, proofBadge } from './badges';
+
+const verdict = (grade: Verdict['grade']): Verdict => ({ grade, headline: '', detail: '', files: [] });
+const session = { session: { rows: [{}, {}, {}] } } as unknown as SessionStore;
+const handoff = { state: { plan: { prints: [{}] } } } as unknown as HandoffStore;
+const run = (part: Partial<RunView>) => ({ verdicts: [], parcel: null, progress: 0.256, ...part }) as RunView;
+
+describe('badges', () => {
+  it('rows do not count the mix', () => expect(badges(session, handoff, undefined)).toEqual({
+    session: { text: '2 rows', colour: 'teal' },
+    plan: { text: '1 file', colour: 'teal' },
+  }));
+  it('a run under way tells how far it is, and promises no proof', () => {
+    const found = badges(session, handoff, run({ state: 'printing' }));
+    expect(found.print?.text).toBe('25 %');
+    expect(found.proof).toBeUndefined();
+    expect(found.parcel).toBeUndefined();
+  });
+  it('the proof says its worst', () => {
+    expect(proofBadge([verdict('good'), verdict('look'), verdict('wrong'), verdict('look')])).toEqual({ text: '1 wrong', colour: 'rust' });
+    expect(proofBadge([verdict('good'), verdict('look')]).text).toBe('1 to look at');
+    expect(proofBadge([verdict('good')]).colour).toBe('moss');
+  });
+});

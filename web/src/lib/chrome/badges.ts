@@ -1,0 +1,33 @@
+import type { RunView, Verdict } from '../api/types';
+import type { HandoffStore } from '../state/handoff.svelte';
+import type { SessionStore } from '../state/session.svelte';
+import { bytes, count, minutes } from '../units';
+import type { TabBadge, TabName } from './Tabs.svelte';
+
+/** What waits behind every tab, in a few words. */
+export function badges(session: SessionStore, handoff: HandoffStore, run: RunView | undefined): Partial<Record<TabName, TabBadge>> {
+  const found: Partial<Record<TabName, TabBadge>> = {};
+  if (session.session) found.session = { text: count(session.session.rows.length - 1, 'row'), colour: 'teal' };
+  if (handoff.state) found.plan = { text: count(handoff.state.plan.prints.length, 'file'), colour: 'teal' };
+  if (run) found.print = printBadge(run);
+  if (run?.state === 'done') found.proof = proofBadge(run.verdicts);
+  if (run?.parcel) found.parcel = { text: bytes(run.parcel.bytes), colour: 'teal' };
+  return found;
+}
+
+function printBadge(run: RunView): TabBadge {
+  switch (run.state) {
+    case 'done': return { text: minutes(run.detail.secondsPrinted), colour: 'teal' };
+    case 'failed': return { text: 'failed', colour: 'rust' };
+    case 'cancelled': return { text: 'cancelled', colour: 'ochre' };
+    default: return { text: `${Math.floor(run.progress * 100)} %`, colour: 'teal' };
+  }
+}
+
+/** The worst first. */
+export function proofBadge(verdicts: Verdict[]): TabBadge {
+  const wrong = verdicts.filter((verdict) => verdict.grade === 'wrong').length;
+  if (wrong) return { text: `${wrong} wrong`, colour: 'rust' };
+  const look = verdicts.filter((verdict) => verdict.grade === 'look').length;
+  return look ? { text: `${look} to look at`, colour: 'ochre' } : { text: 'proved good', colour: 'moss' };
+}
