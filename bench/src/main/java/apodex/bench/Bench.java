@@ -1,5 +1,6 @@
 package apodex.bench;
 
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -24,7 +25,7 @@ public final class Bench {
             printing(folder);
             LongSession.measure(folder);
         } finally {
-            RecordingStore.remove(folder);
+            Folders.remove(folder);
         }
     }
 
@@ -67,7 +68,7 @@ public final class Bench {
 
     private static void removeQuietly(Path folder) {
         try {
-            RecordingStore.remove(folder);
+            Folders.remove(folder);
         } catch (IOException e) {
             System.err.println("Could not remove " + folder + ": " + e.getMessage());
         }

@@ -3,6 +3,7 @@ package apodex.bench;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
@@ -43,7 +44,7 @@ final class LongSession {
             new Walk(workload.session(), plan.taps(workload.session(), target), store,
                     Runtime.getRuntime().availableProcessors()).print(WalkObserver.NONE);
             double seconds = (System.nanoTime() - start) / 1e9;
-            RecordingStore.remove(folder);
+            Folders.remove(folder);
             Bench.figure("long-session-seconds", seconds);
             Bench.figure("long-session-x-realtime", workload.seconds() / seconds);
             Bench.figure("long-session-peak-heap-mib", peakHeapBytes() / (1024.0 * 1024));

@@ -4,6 +4,7 @@ import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Station;
 import apodex.signal.Walk;
@@ -60,7 +61,7 @@ final class PrintTimes {
     /** Seconds that the system's own {@code cp} takes for the files {@link #raw} made. */
     double copy() throws Exception {
         Path target = folder.resolve("copy");
-        RecordingStore.remove(target);
+        Folders.remove(target);
         settle();
         List<String> command = new ArrayList<>(List.of("cp", "-r", "--reflink=never", folder.resolve("raw").toString(), target.toString()));
         long start = System.nanoTime();
@@ -69,20 +70,20 @@ final class PrintTimes {
         if (exit != 0) {
             throw new IOException("cp failed with " + exit + ".");
         }
-        RecordingStore.remove(target);
+        Folders.remove(target);
         return seconds;
     }
 
     private double print(Plan plan, String name) throws Exception {
         Path target = folder.resolve(name);
-        RecordingStore.remove(target);
+        Folders.remove(target);
         Files.createDirectories(target);
         settle();
         long start = System.nanoTime();
         new Walk(workload.session(), plan.taps(workload.session(), target), store, THREADS).print(WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
         if (!name.equals("raw")) {
-            RecordingStore.remove(target);
+            Folders.remove(target);
         }
         return seconds;
     }

@@ -1,14 +1,33 @@
 package apodex.audio;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 
 /** Message digests every Java platform must have, without the checked exception. */
 public final class Digests {
+    private static final int BUFFER_BYTES = 1 << 18;
+
     private Digests() {}
 
     public static MessageDigest sha256() {
         return named("SHA-256");
+    }
+
+    /** The SHA-256 of a whole file in lower-case hex. */
+    public static String sha256(Path file) throws IOException {
+        MessageDigest digest = sha256();
+        byte[] buffer = new byte[BUFFER_BYTES];
+        try (InputStream in = Files.newInputStream(file)) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                digest.update(buffer, 0, read);
+            }
+        }
+        return HexFormat.of().formatHex(digest.digest());
     }
 
     static MessageDigest md5() {

@@ -12,20 +12,14 @@ import apodex.signal.Recordings;
 import jakarta.annotation.Nullable;
 import java.io.FileNotFoundException;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.security.MessageDigest;
 import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.util.Comparator;
-import java.util.HexFormat;
 import java.util.UUID;
-import java.util.stream.Stream;
 
 /**
  * Keeps recordings on disk, each once, by the SHA-256 of its bytes, in a folder of its own: the file as it came, for
@@ -52,7 +46,7 @@ public final class RecordingStore implements Recordings {
      */
     public Recording bring(Path file, String fileName) throws IOException {
         SoundInfo info = SoundFile.examine(file);
-        String sha256 = hash(file);
+        String sha256 = Digests.sha256(file);
         Path home = home(sha256);
         if (Files.exists(home)) {
             Files.delete(file);
@@ -82,7 +76,7 @@ public final class RecordingStore implements Recordings {
             Files.move(work, home, StandardCopyOption.ATOMIC_MOVE);
             force(home.getParent());
         } catch (IOException | RuntimeException e) {
-            remove(work);
+            Folders.remove(work);
             if (!Files.exists(home)) { // else the same recording came in twice at the same time, and the other is as good
                 throw e;
             }
@@ -136,38 +130,9 @@ public final class RecordingStore implements Recordings {
         return root.resolve(sha256.substring(0, 2)).resolve(sha256);
     }
 
-    private static String hash(Path file) throws IOException {
-        MessageDigest digest = Digests.sha256();
-        byte[] buffer = new byte[1 << 18];
-        try (InputStream in = Files.newInputStream(file)) {
-            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
-                digest.update(buffer, 0, read);
-            }
-        }
-        return HexFormat.of().formatHex(digest.digest());
-    }
-
     private static void force(Path path) throws IOException {
         try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
             channel.force(true);
-        }
-    }
-
-    /** Removes a folder with all that is in it; nothing happens when it is not there. */
-    public static void remove(Path folder) throws IOException {
-        if (!Files.exists(folder)) {
-            return;
-        }
-        try (Stream<Path> inside = Files.walk(folder)) {
-            inside.sorted(Comparator.reverseOrder()).forEach(path -> {
-                try {
-                    Files.deleteIfExists(path);
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            });
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
         }
     }
 }

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 /** The session sheet as plain text: what the song is, what each file is, what was done and what was found. */
 public final class SessionSheet {
     public static final String FILE_NAME = "Session sheet.txt";
+    private static final int WIDTH = 80;
 
     private final StringBuilder out = new StringBuilder();
     private final Session session;
@@ -76,8 +77,8 @@ public final class SessionSheet {
 
     private void done() {
         heading("What was done");
-        line("Every file runs from the session's start to the end of the last sound. Import them all at the same");
-        line("place, or by their time stamps, and they line up.");
+        line("Every file runs from the session's start to the end of the last sound. Import them all at the same"
+                + " place, or by their time stamps, and they line up.");
         if (printed(Station.RAW)) {
             line("Raw: the clips of a row where they stand in the song, with their gain and fades. No effects.");
         }
@@ -125,8 +126,15 @@ public final class SessionSheet {
         out.append(String.format(Locale.ROOT, "%-12s%s", name, value)).append('\n');
     }
 
+    /** A paragraph, broken between words. */
     private void line(String text) {
-        out.append(text).append('\n');
+        int column = 0;
+        for (String word : text.split(" ")) {
+            boolean fits = column + 1 + word.length() <= WIDTH;
+            out.append(column == 0 ? "" : fits ? " " : "\n").append(word);
+            column = column > 0 && fits ? column + 1 + word.length() : word.length();
+        }
+        out.append('\n');
     }
 
     private static String minutes(double seconds) {

@@ -89,8 +89,10 @@ final class ParcelTest {
         assertThat(parcel.sheet()).contains("Low Tide Waltz\n==============\n", "Artist      Salt Harbour Players",
                 "For         Quayside Mix Room", "Tempo       96 quarter notes a minute", "Meter       3/4", "Key         G major",
                 "Format      WAV, 48 kHz, 16-bit", "13 samples)", "1728000000 samples after midnight",
-                "02_Größe- Tuba.wav      mono", "Not printed: Empty",
+                "02_Größe- Tuba.wav      mono", "Not printed: Empty");
+        assertThat(parcel.sheet().replace('\n', ' ')).contains(
                 "Dulcimer pickup: Left and right are the same, sample for sample. The left side is taken.",
-                "triangular dither", "No level was changed", "All one length: 13 samples");
+                "triangular dither of two steps", "No level was changed", "All one length: 13 samples");
+        assertThat(parcel.sheet().lines()).allMatch(line -> line.length() <= 80);
     }
 }

@@ -46,7 +46,7 @@ public final class TestServer implements AutoCloseable {
             Runtime.getRuntime().addShutdownHook(new Thread(() -> {
                 shared.close();
                 try {
-                    apodex.intake.RecordingStore.remove(data);
+                    apodex.intake.Folders.remove(data);
                 } catch (IOException e) {
                     System.err.println("Could not remove " + data);
                 }

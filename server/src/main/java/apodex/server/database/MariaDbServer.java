@@ -118,7 +118,7 @@ final class MariaDbServer {
     private void install(Path data) throws IOException {
         Path unfinished = folder.resolve("data.new");
         if (Files.exists(unfinished)) {
-            apodex.intake.RecordingStore.remove(unfinished);
+            apodex.intake.Folders.remove(unfinished);
         }
         Path log = folder.resolve("install.log");
         Process install = new ProcessBuilder(program("mariadb-install-db"), "--no-defaults",

@@ -1,6 +1,6 @@
 package apodex.server.runs;
 
-import apodex.intake.RecordingStore;
+import apodex.intake.Folders;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileSystemException;
@@ -69,7 +69,7 @@ final class RunFolder {
             if (!Files.exists(name)) {
                 throw e;
             }
-            RecordingStore.remove(made); // another attempt was first, with the same bytes
+            Folders.remove(made); // another attempt was first, with the same bytes
         }
         force(home);
     }
@@ -82,13 +82,13 @@ final class RunFolder {
         try (Stream<Path> inside = Files.list(home)) {
             List<Path> unfinished = inside.filter(path -> path.getFileName().toString().startsWith(UNFINISHED)).toList();
             for (Path path : unfinished) {
-                RecordingStore.remove(path);
+                Folders.remove(path);
             }
         }
     }
 
     void remove() throws IOException {
-        RecordingStore.remove(home);
+        Folders.remove(home);
     }
 
     private static void force(Path path) throws IOException {

@@ -1,6 +1,7 @@
 package apodex.server.runs;
 
 import apodex.audio.Digests;
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.parcel.Parcel;
 import apodex.proof.FileProof;
@@ -9,13 +10,10 @@ import apodex.proof.Proof;
 import apodex.server.DataFolder;
 import apodex.signal.Walk;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
@@ -152,9 +150,9 @@ class RunJob {
             Path work = folder.begin();
             parcel.write(folder.files(), work.resolve("parcel.zip"));
             folder.finish(work.resolve("parcel.zip"), folder.parcel());
-            RecordingStore.remove(work);
+            Folders.remove(work);
         }
-        return new RunMapper.StoredParcel(run.id(), parcel.zipName(), Files.size(folder.parcel()), hash(folder.parcel()));
+        return new RunMapper.StoredParcel(run.id(), parcel.zipName(), Files.size(folder.parcel()), Digests.sha256(folder.parcel()));
     }
 
     private void finish(Run run, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter) {
@@ -180,17 +178,6 @@ class RunJob {
             LOG.warn("The files of run {} could not be removed.", runId, e);
         }
         mapper.end(runId, state, failure);
-    }
-
-    private static String hash(Path file) throws IOException {
-        MessageDigest digest = Digests.sha256();
-        byte[] buffer = new byte[1 << 18];
-        try (InputStream in = Files.newInputStream(file)) {
-            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
-                digest.update(buffer, 0, read);
-            }
-        }
-        return HexFormat.of().formatHex(digest.digest());
     }
 
     private static String sentence(IOException e) {

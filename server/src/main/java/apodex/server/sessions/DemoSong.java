@@ -1,6 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.demo.LowTideWaltz;
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.server.DataFolder;
 import java.io.IOException;
@@ -35,7 +36,7 @@ class DemoSong implements ApplicationRunner {
         try {
             sessions.create(ID, LowTideWaltz.record(store, work), "Record the demo song");
         } finally {
-            RecordingStore.remove(work);
+            Folders.remove(work);
         }
     }
 }

@@ -1,6 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.intake.Drop;
+import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.intake.Refusal;
 import apodex.intake.SessionFromDrop;
@@ -72,12 +73,12 @@ class SessionsController {
             Drop drop = new Drop(work);
             for (MultipartFile file : files) {
                 Path content = Files.createTempFile(work, "arrived-", "");
-                file.transferTo(content);
+                file.transferTo(content.toFile()); // a File is moved there, a Path copied
                 drop.add(file.getOriginalFilename(), content);
             }
             return keep(drop, title);
         } finally {
-            RecordingStore.remove(work);
+            Folders.remove(work);
         }
     }
 
