@@ -18,7 +18,7 @@
       ]);
 
   function form(sample: string, channels: number): string {
-    const bits = sample.replace(/\D+/g, '') + '-bit' + (sample.startsWith('FLOAT') ? ' float' : '');
+    const bits = sample.replace(/\D+/g, '') + '-bit' + (sample.startsWith('float') ? ' float' : '');
     return `${bits}, ${channels === 1 ? 'mono' : channels === 2 ? 'stereo' : channels + ' channels'}`;
   }
 </script>

@@ -11,7 +11,7 @@
 
   function depthWord(sample: string): string {
     const bits = sample.replace(/\D+/g, '');
-    return sample.startsWith('FLOAT') ? `${bits}-bit float` : `${bits}-bit`;
+    return sample.startsWith('float') ? `${bits}-bit float` : `${bits}-bit`;
   }
 </script>
 

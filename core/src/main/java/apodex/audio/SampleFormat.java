@@ -1,15 +1,24 @@
 package apodex.audio;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
+
 /** How one sample is stored in a file. Integer formats carry full scale at 2^(bits-1). */
 public enum SampleFormat {
     /** Eight bits, offset binary, as WAV keeps them. */
+    @JsonProperty("uint8")
     UINT8(8, false),
     /** Eight bits, two's complement, as AIFF keeps them. */
+    @JsonProperty("int8")
     INT8(8, false),
+    @JsonProperty("int16")
     INT16(16, false),
+    @JsonProperty("int24")
     INT24(24, false),
+    @JsonProperty("int32")
     INT32(32, false),
+    @JsonProperty("float32")
     FLOAT32(32, true),
+    @JsonProperty("float64")
     FLOAT64(64, true);
 
     private final int bits;

@@ -55,11 +55,6 @@ public final class WavWriter implements AutoCloseable {
         written += length;
     }
 
-    /** Makes what was written durable. */
-    public void force() throws IOException {
-        channel.force(true);
-    }
-
     @Override
     public void close() throws IOException {
         try (channel) {

@@ -61,6 +61,7 @@ public final class SessionFromDrop {
         refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> sounds = examine(drop.files());
         SampleRate rate = mostCommonRate(sounds.values());
+        refuseBeyondRowLimit(sounds);
         List<Outcome> outcomes = new ArrayList<>(sounds.entrySet()).parallelStream()
                 .map(sound -> bring(sound.getKey(), sound.getValue(), rate)).toList();
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(refused::add);
@@ -90,6 +91,20 @@ public final class SessionFromDrop {
                 .max(Map.Entry.<SampleRate, Integer>comparingByValue()
                         .thenComparing(entry -> entry.getKey().hertz()))
                 .map(Map.Entry::getKey).orElse(null);
+    }
+
+    private void refuseBeyondRowLimit(Map<DroppedFile, SoundInfo> sounds) {
+        int rows = 0;
+        for (Map.Entry<DroppedFile, SoundInfo> sound : List.copyOf(sounds.entrySet())) {
+            int more = (sound.getValue().channels() + 1) / 2;
+            if (rows + more > Limits.ROWS) {
+                sounds.remove(sound.getKey());
+                refused.add(new Refusal(sound.getKey().name(),
+                        "With it the session would have more than " + Limits.ROWS + " rows."));
+            } else {
+                rows += more;
+            }
+        }
     }
 
     /** What became of one file: one of the two is null. */

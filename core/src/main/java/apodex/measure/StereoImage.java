@@ -1,5 +1,7 @@
 package apodex.measure;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
+
 /**
  * How loud the two sides of a sound are, and how far apart. All are peak amplitudes, full scale at 1.0.
  *
@@ -12,7 +14,14 @@ public record StereoImage(double peakLeft, double peakRight, double peakDifferen
     public static final StereoImage NOTHING = new StereoImage(0, 0, 0, true);
 
     /** What a listener would call it. */
-    public enum Kind { SILENT, MONO, SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY, STEREO }
+    public enum Kind {
+        @JsonProperty("silent") SILENT,
+        @JsonProperty("mono") MONO,
+        @JsonProperty("sameOnBothSides") SAME_ON_BOTH_SIDES,
+        @JsonProperty("leftOnly") LEFT_ONLY,
+        @JsonProperty("rightOnly") RIGHT_ONLY,
+        @JsonProperty("stereo") STEREO
+    }
 
     public double peak() {
         return Math.max(peakLeft, peakRight);

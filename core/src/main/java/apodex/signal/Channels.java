@@ -1,12 +1,17 @@
 package apodex.signal;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
+
 /** What of a row's two sides goes into a file. */
 public enum Channels {
     /** One channel: the left side, or all there is of a mono row. */
+    @JsonProperty("monoFromLeft")
     MONO_FROM_LEFT(1),
     /** One channel: the right side, where the left is silent. */
+    @JsonProperty("monoFromRight")
     MONO_FROM_RIGHT(1),
     /** Two channels; a mono sound on both. */
+    @JsonProperty("stereo")
     STEREO(2);
 
     private final int count;

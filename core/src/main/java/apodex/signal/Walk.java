@@ -66,6 +66,7 @@ public final class Walk {
             }
             MixSum mix = new MixSum(rows, mixFiles(writers, encoded), blockFrames);
             new WalkCrew(rows, mix, session.frames(), blockFrames, threads, observer).walk();
+            checkComplete(writers);
             return taps.stream().map(tap -> encoded.containsKey(tap) ? encoded.get(tap).overs() : 0L).toList();
         } finally {
             closeAll(rows, writers.values());
@@ -103,6 +104,15 @@ public final class Walk {
             }
         }
         return files;
+    }
+
+    /** By construction every file has all its frames; a mistake there must not leave the house as a short file. */
+    private static void checkComplete(Map<Tap, WavWriter> writers) {
+        writers.forEach((tap, writer) -> {
+            if (!writer.isComplete()) {
+                throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
+            }
+        });
     }
 
     private static void closeAll(List<RowWorker> rows, Iterable<WavWriter> writers) throws IOException {

@@ -85,6 +85,18 @@ final class SessionFromDropTest {
         assertThat(result.brought()).containsExactly(new SessionFromDrop.Brought("Room.wav", "r1"));
     }
 
+    @Test
+    void aSessionHasAThousandRowsAtMost() throws IOException {
+        byte[] wide = SoundBytes.riff().format(1, 64, 48_000, 8).chunk("data", new byte[64]).wave();
+        for (int i = 0; i < 32; i++) {
+            wide[wide.length - 1] = (byte) i; // 32 files of 32 channel pairs
+            add("wide " + i + ".wav", wide);
+        }
+        SessionFromDrop.Result result = make();
+        assertThat(result.session().orElseThrow().audioRows()).hasSize(31 * 32);
+        assertThat(result.refused()).extracting(Refusal::file).containsExactly("wide 31.wav");
+    }
+
     static List<BadFiles.Bad> broken() {
         return BadFiles.all();
     }

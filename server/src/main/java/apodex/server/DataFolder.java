@@ -26,6 +26,10 @@ public class DataFolder {
     public static final class Initializer implements ApplicationContextInitializer<ConfigurableApplicationContext> {
         @Override
         public void initialize(ConfigurableApplicationContext context) {
+            if (!"UTF-8".equalsIgnoreCase(System.getProperty("sun.jnu.encoding"))) {
+                throw new IllegalStateException("File names are not UTF-8 here, so rows could not be printed under their"
+                        + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.");
+            }
             Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data")).toAbsolutePath().normalize();
             try {
                 Files.createDirectories(root.resolve("incoming"));
