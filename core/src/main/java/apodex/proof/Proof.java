@@ -33,11 +33,19 @@ public record Proof(List<FileProof> files, List<Verdict> verdicts) {
         addIfAny(verdicts, files, FileProof::nearlySilent, Grade.LOOK, "nearly silent", "never above −60 dBFS");
         addIfAny(verdicts, files, file -> file.overs() > 0, Grade.WRONG, "over full scale",
                 "louder than the format holds, cut off there; print 32-bit float instead");
-        addIfAny(verdicts, files, file -> file.fullScaleSamples() > 0 && file.overs() == 0, Grade.LOOK,
+        addIfAny(verdicts, files, Proof::isAboveFullScale, Grade.LOOK, "above full scale",
+                "kept whole, since floats can; turn it down before it goes to integers");
+        addIfAny(verdicts, files,
+                file -> file.fullScaleSamples() > 0 && file.overs() == 0 && !isAboveFullScale(file), Grade.LOOK,
                 "at full scale", "samples at the very top of the scale");
         addIfAny(verdicts, files, file -> file.sameAs() != null, Grade.LOOK, "same as another",
                 "every sample equal to an earlier file's");
         return new Proof(files, verdicts);
+    }
+
+    /** Only floats can be louder than full scale. */
+    private static boolean isAboveFullScale(FileProof file) {
+        return file.peakDbfs() != null && file.peakDbfs() > 0;
     }
 
     private static List<FileProof> withTwins(List<FileProof> files) {

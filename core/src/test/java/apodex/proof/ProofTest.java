@@ -91,6 +91,7 @@ final class ProofTest {
         assertVerdict(Grade.WRONG, "1 of another format", "odd", good, with("odd", "2", 100, 5L, 2, 0, 0, -12.0));
         assertVerdict(Grade.WRONG, "1 over full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 2, 0.0));
         assertVerdict(Grade.LOOK, "1 at full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 0.0));
+        assertVerdict(Grade.LOOK, "1 above full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 1.5));
         assertVerdict(Grade.LOOK, "1 silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, null));
         assertVerdict(Grade.LOOK, "1 nearly silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, -70.0));
         assertVerdict(Grade.LOOK, "1 same as another", "odd", good, file("odd", "1"));

@@ -25,6 +25,7 @@ import java.util.concurrent.TimeUnit;
 final class MariaDbServer {
     static final String USER = "apodex";
     private static final int START_SECONDS = 60;
+    private static final int LAST_LINES = 3;
     /** Socket paths may have about 107 characters; the system's temporary folder is short. */
     private static final int LONGEST_SOCKET_PATH = 100;
 
@@ -127,7 +128,7 @@ final class MariaDbServer {
                 "--auth-root-socket-user=" + System.getProperty("user.name"), "--skip-test-db")
                 .redirectErrorStream(true).redirectOutput(log.toFile()).start();
         if (await(install) != 0) {
-            throw new IOException("MariaDB could not set up its data folder; " + log + " says why.");
+            throw new IOException("MariaDB could not set up its data folder. " + lastWords(log));
         }
         Files.move(unfinished, data, StandardCopyOption.ATOMIC_MOVE);
     }
@@ -171,12 +172,19 @@ final class MariaDbServer {
                 return;
             }
             if (!process.isAlive()) {
-                throw new IOException("MariaDB stopped right after its start; " + log + " says why.");
+                throw new IOException("MariaDB stopped right after its start. " + lastWords(log));
             }
             pause();
         }
         stop();
-        throw new IOException("MariaDB did not answer within " + START_SECONDS + " seconds; " + log + " may say why.");
+        throw new IOException("MariaDB did not answer within " + START_SECONDS + " seconds. " + lastWords(log));
+    }
+
+    private static String lastWords(Path log) throws IOException {
+        List<String> lines = Files.readAllLines(log, java.nio.charset.StandardCharsets.ISO_8859_1).stream()
+                .filter(line -> !line.isBlank()).toList();
+        return "It said last, in " + log + ": "
+                + String.join(" / ", lines.subList(Math.max(0, lines.size() - LAST_LINES), lines.size()));
     }
 
     private boolean answers() {

@@ -1,2 +1,2 @@
-/** The private MariaDB server and how values of the core are kept in its columns. */
+/** The private MariaDB server: made, started and stopped with the application. */
 package apodex.server.database;

@@ -26,6 +26,9 @@ interface SessionMapper {
             WHERE id = #{id} AND revision = #{expected}""")
     int advance(String id, int expected, Summary summary);
 
+    @Select("SELECT COUNT(*) FROM session WHERE id = #{id}")
+    int count(String id);
+
     @Insert("""
             INSERT INTO session_revision (session_id, revision, description, edit, session, undo_to, redo_to)
             VALUES (#{sessionId}, #{revision}, #{description}, #{edit}, #{session}, #{undoTo}, #{redoTo})""")

@@ -27,7 +27,7 @@ public class Sessions {
     }
 
     public boolean exists(String id) {
-        return mapper.head(id) != null;
+        return mapper.count(id) > 0;
     }
 
     @Transactional

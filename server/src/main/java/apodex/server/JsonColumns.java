@@ -1,4 +1,4 @@
-package apodex.server.database;
+package apodex.server;
 
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
