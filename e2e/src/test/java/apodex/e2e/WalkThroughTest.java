@@ -185,8 +185,8 @@ final class WalkThroughTest {
 
     /** Decoded by sox, which knows nothing of us. */
     private static double[] samples(Path folder, String file, int frames) throws Exception {
-        OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", "/tmp/apodex-samples-" + ProcessHandle.current().pid());
-        Path raw = Path.of("/tmp/apodex-samples-" + ProcessHandle.current().pid());
+        Path raw = folder.resolveSibling("samples.raw");
+        OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", raw.toString());
         double[] samples = new double[frames];
         java.nio.ByteBuffer.wrap(Files.readAllBytes(raw)).order(ByteOrder.LITTLE_ENDIAN).asDoubleBuffer().get(samples);
         assertThat(Files.size(raw)).isEqualTo(8L * frames);
