@@ -3,11 +3,17 @@ package apodex.audio;
 import apodex.audio.SoundInfo.Container;
 import apodex.time.SampleRate;
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.SequenceInputStream;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.util.Arrays;
 import org.jflac.FLACDecoder;
@@ -20,38 +26,102 @@ import org.jflac.frame.Frame;
 public final class FlacFile {
     private static final int STREAM_INFO_OFFSET = 8;
     private static final int STREAM_INFO_BYTES = 34;
+    private static final byte[] MAGIC = {'f', 'L', 'a', 'C'};
+    private static final int BLOCK_TYPE = 0x7F;
+    private static final int LAST_BLOCK = 0x8000_0000;
 
     private FlacFile() {}
 
-    private record StreamInfo(SoundInfo sound, int bits, byte[] md5) {}
+    /** @param audioOffset byte position of the first frame of sound */
+    private record StreamInfo(SoundInfo sound, int bits, byte[] md5, byte[] block, long audioOffset) {}
 
     static SoundInfo examine(Path file) throws IOException {
         return streamInfo(file).sound();
     }
 
     private static StreamInfo streamInfo(Path file) throws IOException {
-        ByteBuffer info;
-        try (InputStream in = Files.newInputStream(file)) {
-            byte[] head = in.readNBytes(STREAM_INFO_OFFSET + STREAM_INFO_BYTES);
-            if (head.length < STREAM_INFO_OFFSET + STREAM_INFO_BYTES || (head[4] & 0x7F) != 0) {
+        byte[] block;
+        long audioOffset;
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            ChunkReader in = new ChunkReader(channel);
+            if (in.length() < STREAM_INFO_OFFSET + STREAM_INFO_BYTES
+                    || (in.read(MAGIC.length, 1, ByteOrder.BIG_ENDIAN).get() & BLOCK_TYPE) != 0) {
                 throw new SoundFileException("It starts like FLAC but has no stream information.");
             }
-            info = ByteBuffer.wrap(head, STREAM_INFO_OFFSET, STREAM_INFO_BYTES).slice();
+            block = in.read(STREAM_INFO_OFFSET, STREAM_INFO_BYTES, ByteOrder.BIG_ENDIAN).array();
+            audioOffset = audioOffset(in);
         }
+        ByteBuffer info = ByteBuffer.wrap(block);
         // Section 8.2: 20 bits of rate, 3 of channels less one, 5 of bits less one, 36 of frames, then the MD5 sum.
         long packed = info.getLong(10);
         int hertz = (int) (packed >>> 44);
         int channels = (int) (packed >>> 41 & 7) + 1;
         int bits = (int) (packed >>> 36 & 31) + 1;
         long frames = packed & 0xFFFFFFFFFL;
-        byte[] md5 = Arrays.copyOfRange(info.array(), STREAM_INFO_OFFSET + 18, STREAM_INFO_OFFSET + 34);
+        byte[] md5 = Arrays.copyOfRange(block, 18, STREAM_INFO_BYTES);
         Limits.check(channels, hertz);
         if (bits > 24) {
             throw new SoundFileException("Its samples of " + bits + " bits are more than Apodex reads from FLAC (24).");
         }
         SampleFormat sample = bits <= 16 ? SampleFormat.INT16 : SampleFormat.INT24;
         return new StreamInfo(
-                new SoundInfo(Container.FLAC, new SampleRate(hertz), frames, null, channels, sample, null), bits, md5);
+                new SoundInfo(Container.FLAC, new SampleRate(hertz), frames, null, channels, sample, null), bits, md5,
+                block, audioOffset);
+    }
+
+    /** Steps over the metadata blocks (section 8.1): a flag and a type in one byte, a length in three. */
+    private static long audioOffset(ChunkReader in) throws IOException {
+        long offset = MAGIC.length;
+        boolean last = false;
+        while (!last) {
+            int header = in.read(offset, 4, ByteOrder.BIG_ENDIAN).getInt();
+            last = header < 0;
+            offset += 4 + (header & 0xFFFFFF);
+        }
+        if (offset >= in.length()) {
+            throw new SoundFileException("It has a header but not one frame of sound.");
+        }
+        return offset;
+    }
+
+    /**
+     * The file as the decoder gets it: stream information and sound, nothing between. Pictures and notes can be
+     * large, and a damaged length in them makes the decoder ask for memory without end.
+     */
+    private static InputStream soundAlone(Path flac, StreamInfo stream) throws IOException {
+        byte[] head = ByteBuffer.allocate(STREAM_INFO_OFFSET + STREAM_INFO_BYTES).put(MAGIC)
+                .putInt(LAST_BLOCK | STREAM_INFO_BYTES).put(stream.block()).array();
+        InputStream sound = Files.newInputStream(flac);
+        sound.skipNBytes(stream.audioOffset());
+        return new EndGuard(new SequenceInputStream(new ByteArrayInputStream(head),
+                new BufferedInputStream(sound, 1 << 16)));
+    }
+
+    /** Ends a decoder that keeps looking for frames behind the end of the file: it swallows the end itself for ever. */
+    private static final class EndGuard extends FilterInputStream {
+        private static final int TIMES_TOLD = 16;
+        private int told;
+
+        EndGuard(InputStream in) {
+            super(in);
+        }
+
+        @Override
+        public int read() throws IOException {
+            return noted(super.read());
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            return noted(super.read(into, offset, length));
+        }
+
+        private int noted(int read) {
+            if (read < 0 && ++told > TIMES_TOLD) {
+                throw new IllegalStateException("The file has ended.");
+            }
+            return read;
+        }
     }
 
     /**
@@ -67,7 +137,7 @@ public final class FlacFile {
         int shift = sound.sample().bits() - stream.bits();
         MessageDigest md5 = Digests.md5();
         long decoded = 0;
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(flac), 1 << 16);
+        try (InputStream in = soundAlone(flac, stream);
                 WavWriter out = new WavWriter(wav, sound.rate(), channels, sound.sample(), sound.frames(), null)) {
             FLACDecoder decoder = new FLACDecoder(in);
             decoder.readMetadata();
