@@ -83,11 +83,9 @@ final class ImportTest {
     void zipsAreUnpackedAndNameTheSession() throws Exception {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (String name : List.of("Audio/Tuba.wav", "Audio/notes.txt", "../climber.wav")) {
-                if (!name.startsWith("..")) {
-                    zip.putNextEntry(new ZipEntry(name));
-                    zip.write(name.endsWith("wav") ? SoundBytes.mono24(1, 2) : new byte[] {'h', 'i'});
-                }
+            for (String name : List.of("Audio/Tuba.wav", "Audio/notes.txt")) {
+                zip.putNextEntry(new ZipEntry(name));
+                zip.write(name.endsWith("wav") ? SoundBytes.mono24(1, 2) : new byte[] {'h', 'i'});
             }
         }
         Answer answer = client.bringIn(null, "Low Tide.zip", bytes.toByteArray());

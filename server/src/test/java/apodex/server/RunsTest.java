@@ -167,7 +167,7 @@ final class RunsTest {
     }
 
     @Test
-    void aVanishedRecordingFailsTheRunWithASentence() throws Exception {
+    void aVanishedRecordingRefusesThePlanWithASentence() throws Exception {
         String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713)).json().get("id").asText();
         String handoff = client.handoff(session);
         String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
