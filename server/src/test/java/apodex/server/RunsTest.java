@@ -167,6 +167,23 @@ final class RunsTest {
     }
 
     @Test
+    void aRecordingThatVanishesBeforeItsTurnFailsTheRunAndLeavesNothing() throws Exception {
+        String blocking = client.run(client.handoff(LongSessions.make(server, 16, 600)));
+        String session = client.bringIn("Goes", "a.wav", SoundBytes.mono24(9_901, 9_902, 9_903)).json().get("id").asText();
+        String waiting = client.run(client.handoff(session));
+        String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
+        Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
+        Files.delete(recordings.resolve(hash.substring(0, 2)).resolve(hash).resolve("original"));
+        client.post("/api/runs/" + blocking + "/cancel", "");
+        JsonNode failed = client.await(waiting);
+        assertThat(failed.get("state").asText()).isEqualTo("failed");
+        assertThat(failed.get("failure").asText()).startsWith("Printing stopped: ").contains("not in the store any more");
+        assertThat(server.bean(DataFolder.class).run(waiting)).doesNotExist();
+        assertThat(client.get("/api/runs/" + waiting + "/parcel").status()).isEqualTo(409);
+        assertThat(client.await(client.run(client.handoff(smallSession()))).get("state").asText()).as("the server lives on").isEqualTo("done");
+    }
+
+    @Test
     void aVanishedRecordingRefusesThePlanWithASentence() throws Exception {
         String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713)).json().get("id").asText();
         String handoff = client.handoff(session);
