@@ -13,7 +13,7 @@
 >
   {#snippet children({ view })}
     {#if view.parcel}
-      <div class="tree"><p class="cap">AS IT WILL ARRIVE</p><Tree zip={view.parcel.name} files={view.files} /></div>
+      <div class="tree"><p class="cap">AS IT WILL ARRIVE</p><Tree zip={view.parcel.name} files={[...view.files, ...view.others]} /></div>
       <div class="main desk"><SheetPage runId={view.id} /></div>
       <aside class="side" aria-label="The zip"><ZipPanel {view} parcel={view.parcel} /></aside>
     {/if}

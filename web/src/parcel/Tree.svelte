@@ -1,8 +1,7 @@
 <script lang="ts">
   import { FileLinesOutline, FolderOutline, FolderOpenOutline } from 'flowbite-svelte-icons';
-  import type { RunFile } from '../lib/api/types';
 
-  let { zip, files }: { zip: string; files: RunFile[] } = $props();
+  let { zip, files }: { zip: string; files: { name: string; folder: string }[] } = $props();
   const folders = $derived([...new Set(files.map((file) => file.folder))].map((folder) => ({ folder, files: files.filter((file) => file.folder === folder) })));
 </script>
 

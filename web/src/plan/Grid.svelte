@@ -6,16 +6,27 @@
   import PeakBar from './PeakBar.svelte';
   import { column, Stamping, STATIONS, withChoices } from './stamping.svelte';
 
-  let { store, selected = $bindable() }: { store: HandoffStore; selected?: string } = $props();
+  let { store, depth, selected = $bindable() }: { store: HandoffStore; depth: Map<string, number>; selected?: string } = $props();
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
   let focused = $state<Choice>();
   let grid: HTMLDivElement;
 
   const shows = (choice: Choice) => stamping.shows(choice, store.isChosen(choice));
-  /** The file's name without its ending and number; of a row that is not printed, the row's. */
-  const named = (row: PlanRow) =>
-    plan.prints.find((print) => print.row === row.row)?.file.replace(/\.wav$/, '').replace(/^\d+_/, '') ?? row.name;
+  const isSum = (row: PlanRow) => row.kind === 'bus' || row.kind === 'return' || row.kind === 'mix';
+  const KINDS: Record<PlanRow['kind'], string> = { audio: '', instrument: 'notes', part: 'part', bus: 'bus', return: 'return', mix: 'mix' };
+  const isChosen = (row: PlanRow, station: Station) => row.stations.includes(station) && shows({ row: row.row, station });
+  /** The way between a row's first and last file is drawn solid. */
+  function inked(row: PlanRow): string {
+    const taken = STATIONS.flatMap(({ station }, i) => (isChosen(row, station) ? [i] : []));
+    return taken.length < 2 ? 'left:0;right:100%' : `left:${centre(taken[0]!)}%;right:${100 - centre(taken.at(-1)!)}%`;
+  }
+  /** From the first stop there is to the last. */
+  function line(row: PlanRow): string {
+    const there = STATIONS.flatMap(({ station }, i) => (row.stations.includes(station) ? [i] : []));
+    return there.length < 2 ? 'left:0;right:100%' : `left:${centre(there[0]!)}%;right:${100 - centre(there.at(-1)!)}%`;
+  }
+  const centre = (i: number) => ((i + 0.5) / STATIONS.length) * 100;
   const printed = (row: PlanRow) => row.stations.some((station) => shows({ row: row.row, station }));
 
   function stampColumn(station: Station) {
@@ -75,7 +86,7 @@
 <div class="grid" bind:this={grid} role="grid" aria-label="What is printed" aria-rowcount={plan.rows.length}>
   <div class="row head" role="row">
     <span class="cap number" role="columnheader">#</span>
-    <span class="cap" role="columnheader">Name as printed</span>
+    <span class="cap" role="columnheader">Row</span>
     <span role="columnheader"><span class="sr-only">Channels</span></span>
     <div class="stations" role="presentation">
       {#each STATIONS as { station, name, words } (station)}
@@ -84,25 +95,26 @@
         </button>
       {/each}
     </div>
-    <span class="cap peak" role="columnheader">Peak before printing</span>
+    <span class="cap peak" role="columnheader">Peak at Raw</span>
   </div>
   <div class="body">
     {#each plan.rows as row, i (row.row)}
       <div
-        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:mix={row.image === null}
+        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:sum={isSum(row)}
         onclick={() => (selected = row.row)} onkeydown={() => {}}
       >
         <span class="mono number" role="gridcell">{String(row.number).padStart(2, '0')}</span>
-        <span class="name" role="gridcell" title={plan.prints.find((print) => print.row === row.row)?.file ?? row.name}>{named(row)}{#if row.image === null}<span class="cap kind">mix</span>{/if}</span>
+        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}>{#if depth.get(row.row)}<i class="branch" style="left:{20 * (depth.get(row.row) ?? 1) - 14}px" aria-hidden="true"></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span>{/if}</span>
         <span role="gridcell"><Rings channels={row.channels} /></span>
-        <div class="stations" role="presentation">
+        <div class="stations" class:rust={row.kind === 'mix'} role="presentation">
+          <i class="line" style={line(row)} aria-hidden="true"></i><i class="line ink" style={inked(row)} aria-hidden="true"></i>
           {#each STATIONS as { station, name } (station)}
             {@const choice = { row: row.row, station }}
             {@const on = shows(choice)}
             <span class="stop" role="gridcell">
               {#if row.stations.includes(station)}
                 <button
-                  class="cell" class:on class:rust={row.image === null} data-cell="{row.row}/{station}" tabindex={isStop(row, station, i) ? 0 : -1}
+                  class="cell" class:on class:rust={row.kind === 'mix'} data-cell="{row.row}/{station}" tabindex={isStop(row, station, i) ? 0 : -1}
                   role="checkbox" aria-checked={on} aria-label="{row.name} at {name}"
                   onpointerdown={(e) => begin(e, choice)} onpointerenter={() => stamping.pass(choice)}
                   onkeydown={(e) => onkeydown(e, choice)} onfocus={() => (focused = choice)}
@@ -120,21 +132,22 @@
 <style>
   .grid { flex: 1; min-height: 0; display: flex; flex-direction: column; user-select: none; }
   .body { overflow-y: auto; flex: 1; }
-  .row { display: grid; grid-template-columns: 26px minmax(120px, 260px) 30px minmax(230px, 1fr) 170px; align-items: center; gap: 0 12px; padding: 0 16px; height: 28px; border-bottom: 1px solid var(--rule2); }
+  .row { display: grid; grid-template-columns: 24px minmax(110px, 200px) 24px minmax(400px, 1fr) 126px; align-items: center; gap: 0 12px; padding: 0 16px; height: 28px; border-bottom: 1px solid var(--rule2); }
   .row.head { height: 62px; align-items: end; padding-bottom: 8px; border-bottom: 1px solid var(--rule); }
   .row.selected { background: var(--teal-wash); }
-  .row.mix { background: var(--band); }
-  .row.mix .name { font-weight: 680; }
-  .row.selected.mix { background: var(--teal-wash); }
+  .row.sum { background: var(--band); }
+  .row.sum .name { font-weight: 680; }
+  .row.selected.sum { background: var(--teal-wash); }
   .row.out .name { color: var(--ink3); }
   .number { color: var(--ink3); font-size: 11.5px; }
-  .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 13.5px; }
+  .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 13.5px; position: relative; }
+  .branch { position: absolute; top: -6px; height: 15px; width: 8px; border-left: 1px solid var(--rule); border-bottom: 1px solid var(--rule); }
   .kind { margin-left: 10px; }
-  .stations { display: grid; grid-template-columns: repeat(2, 1fr); position: relative; align-self: stretch; align-items: center; }
-  .row:not(.head) .stations::before { content: ''; position: absolute; left: 25%; right: 25%; top: 50%; height: 2px; margin-top: -1px; background: var(--rule2); }
-  .row.selected .stations::before { background: var(--rule); }
-  .row.mix .stations::before { display: none; }
-  .head .stations::before { content: ''; position: absolute; left: 12%; right: 12%; bottom: 3px; height: 3px; background: var(--ink); }
+  .stations { display: grid; grid-template-columns: repeat(6, 1fr); position: relative; align-self: stretch; align-items: center; }
+  .line { position: absolute; top: 50%; height: 2px; margin-top: -1px; background: var(--rule); }
+  .line.ink { background: var(--teal); height: 3px; margin-top: -1.5px; }
+  .rust .line.ink { background: var(--rust); }
+  .head .stations::before { content: ''; position: absolute; left: 4%; right: 4%; bottom: 3px; height: 3px; background: var(--ink); }
   .station { display: flex; flex-direction: column; align-items: center; cursor: pointer; position: relative; padding-bottom: 16px; }
   .station b { font-weight: 680; }
   .station i { position: absolute; bottom: -2px; width: 13px; height: 13px; border-radius: 50%; border: 2.5px solid var(--ink); background: var(--sheet); }

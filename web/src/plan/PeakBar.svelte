@@ -13,12 +13,12 @@
     <span class="mono value">{peakDbfs === null ? 'silent' : signed(peakDbfs)}</span>
   </span>
 {:else}
-  <span class="cap">known after printing</span>
+  <span class="cap">once printed</span>
 {/if}
 
 <style>
   .row { display: flex; align-items: center; gap: 8px; justify-content: flex-end; }
-  .bar { width: 64px; height: 6px; border-radius: 3px; background: var(--rule2); overflow: hidden; }
+  .bar { width: 52px; height: 6px; border-radius: 3px; background: var(--rule2); overflow: hidden; }
   .bar span { display: block; height: 100%; border-radius: 3px; }
   .fine { background: var(--moss); }
   .hot, .low { background: var(--ochre); }

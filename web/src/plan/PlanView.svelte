@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
   import { push } from 'svelte-spa-router';
   import type { Depth } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
@@ -10,8 +9,10 @@
   import { badges } from '../lib/chrome/badges';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
-  import { bytes, count, DEPTH_WORDS, minutes, rate } from '../lib/units';
+  import { depths } from '../lib/signal/tree';
+  import { bytes, count, DEPTH_WORDS, minutes } from '../lib/units';
   import Grid from './Grid.svelte';
+  import PlanBar from './PlanBar.svelte';
   import PlanPanel from './PlanPanel.svelte';
 
   let { params }: { params: { id: string } } = $props();
@@ -27,10 +28,8 @@
   const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
   const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
   const lossy = $derived(!!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth));
-  const formats = $derived(DEPTHS.map((depth) => ({
-    value: depth,
-    name: `WAV ${DEPTH_WORDS[depth]} ${plan ? rate(plan.rate) : ''}${depth === plan?.ownDepth ? ', as recorded' : ''}`,
-  })));
+  const depth = $derived(depths(session.session?.rows ?? []));
+  const length = $derived(plan ? minutes(plan.frames / plan.rate) + (plan.ringsOut > 0 ? `, and until all is quiet (about ${plan.ringsOut.toFixed(1)} s)` : '') : '');
 
   async function print() {
     starting = true;
@@ -46,11 +45,6 @@
       void store.undoChoice();
     }
   }
-
-  function rename(field: HTMLInputElement) {
-    if (field.value.trim() && field.value !== store.state?.handoff.name) void store.rename(field.value);
-    else field.value = store.state?.handoff.name ?? '';
-  }
 </script>
 
 <svelte:head><title>Plan · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>
@@ -64,38 +58,29 @@
     <Loading words="Measuring the rows…" />
   {:else}
     <div class="main">
-      <div class="bar">
-        <label class="cap" for="for">For</label>
-        <span class="for"><Input id="for" size="sm" value={store.state!.handoff.name} maxlength={120} onchange={(e) => rename(e.currentTarget as HTMLInputElement)} class="py-1.5 bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)" /></span>
-        <label class="cap" for="format">Files</label>
-        <span class="format"><Select id="format" size="sm" items={formats} value={plan.depth} placeholder="" onchange={(e) => store.setDepth((e.currentTarget as HTMLSelectElement).value as Depth)} classes={{ select: 'py-1! h-8! bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)' }} /></span>
-        <span class="cap range">{minutes(plan.frames / plan.rate)} from the session’s start to the last sound</span>
-        <button class="plain" onclick={() => store.undoChoice()} disabled={!store.canUndo}>Undo choice</button>
-      </div>
-      <Grid {store} bind:selected />
+      <PlanBar {store} />
+      <Grid {store} {depth} bind:selected />
       <footer>
         <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
-        <span class="big">{bytes(plan.bytes)}<span class="cap">each {minutes(plan.frames / plan.rate)}</span></span>
+        <span class="big">{bytes(plan.bytes)}<span class="cap">each {length}</span></span>
         {#if lossy}<span class="badge ochre">{DEPTH_WORDS[plan.depth]} is less than the recordings have{plan.depth === 'int16' ? '; dither is added' : ''}</span>{/if}
+        {#if plan.notes.length}<span class="cap">with {count(plan.notes.length, 'file')} of notes</span>{/if}
+        <button class="plain undo" onclick={() => store.undoChoice()} disabled={!store.canUndo}>Undo choice</button>
         <button class="main-button" onclick={print} disabled={starting || plan.prints.length === 0}>
           {plan.prints.length ? `Print ${count(plan.prints.length, 'file')}` : 'Choose a row to print'}
         </button>
       </footer>
     </div>
     <aside class="side" aria-label="Selected row">
-      {#if row}<PlanPanel {plan} {row} session={session.session} frames={plan.frames} />{/if}
+      {#if row}<PlanPanel {store} {session} {row} />{/if}
     </aside>
   {/if}
 </div>
 <Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Ctrl Z', 'Undo the last choice']]} />
 
 <style>
-  .bar { height: 46px; flex: none; display: flex; align-items: center; gap: 10px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
-  .for { width: 180px; flex: none; }
-  .format { width: 236px; flex: none; }
-  .range { margin-left: 6px; margin-right: auto; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 26px; padding: 0 16px; }
+  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 20px; padding: 0 16px; }
   .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; }
   .big .cap { margin-left: 6px; }
-  footer .main-button { margin-left: auto; }
+  footer .undo { margin-left: auto; }
 </style>

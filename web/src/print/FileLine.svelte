@@ -18,9 +18,9 @@
 <li>
   <span class="mono name" title={file.name}>{file.name}</span>
   <span class="wave">
-    {#if picture}<PictureWave {picture} height={26} colour={row ? 'ink' : 'rust'} />
+    {#if picture}<PictureWave {picture} height={26} colour={file.folder === 'Reference' ? 'rust' : 'ink'} />
     {:else if row}<RowWave {session} {row} {frames} height={26} {done} colour="teal" />
-    {:else}<span class="bar"><span style="width:{done * 100}%"></span></span>{/if}
+    {:else}<span class="bar"><span class:mix={file.folder === 'Reference'} style="width:{done * 100}%"></span></span>{/if}
   </span>
   <span class="cap channels">{CHANNEL_WORDS[file.channels]}</span>
   <span class="mono state">{file.sha256 ? dbfs(file.peakDbfs) : `${percent} %`}</span>
@@ -30,6 +30,7 @@
   li { display: grid; grid-template-columns: 230px 1fr 52px 96px; gap: 14px; align-items: center; padding: 0 16px; height: 34px; border-bottom: 1px solid var(--rule2); }
   .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   .bar { display: block; height: 5px; border-radius: 3px; background: var(--rule2); overflow: hidden; }
-  .bar span { display: block; height: 100%; background: var(--rust); }
+  .bar span { display: block; height: 100%; background: var(--teal); }
+  .bar span.mix { background: var(--rust); }
   .state { text-align: right; color: var(--ink2); }
 </style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { RunFile, RunView } from '../lib/api/types';
-  import { CHANNEL_WORDS, dbfs, grouped, minutes, rate } from '../lib/units';
+  import { CHANNEL_WORDS, dbfs, grouped, minutes, rate, signed } from '../lib/units';
 
   let { run, file, sessionId }: { run: RunView; file: RunFile; sessionId: string } = $props();
   const facts = $derived<[string, string][]>([
@@ -10,6 +10,8 @@
     ['Time stamp', file.timeReference === null ? 'none' : grouped(file.timeReference)],
     ['First sound', file.firstSoundFrame === null ? 'none' : minutes(file.firstSoundFrame / run.rate, 3)],
     ['Peak', dbfs(file.peakDbfs)],
+    ...(file.truePeakDbtp === null ? [] : [['True peak', `${signed(file.truePeakDbtp)} dBTP`] as [string, string]]),
+    ...(file.loudnessLufs === null ? [] : [['Loudness', `${signed(file.loudnessLufs)} LUFS`] as [string, string]]),
     ['At full scale', file.fullScaleSamples === 0 ? 'no sample' : `${grouped(file.fullScaleSamples ?? 0)} samples`],
     ['Same as another', file.sameAs ?? 'none'],
     ['SHA-256', file.sha256 ? `${file.sha256.slice(0, 8)}…${file.sha256.slice(-6)}` : ''],

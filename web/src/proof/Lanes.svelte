@@ -1,7 +1,7 @@
 <script lang="ts">
   import { theme } from '../lib/chrome/theme.svelte';
   import type { RunStore } from '../lib/state/run.svelte';
-  import type { Tempo } from '../lib/time/ticks';
+  import type { Tempo } from '../lib/time/tempo';
   import { colours, prepare } from '../lib/waveform/draw';
   import { drawLanes, LANE_HEIGHT, RULER_HEIGHT } from './drawLanes';
 
@@ -37,7 +37,7 @@
     if (lane >= 0 && lane < view.files.length) selected = lane;
   }
 
-  const stem = (name: string) => name.replace(/\.wav$/, '');
+  const stem = (name: string) => name.replace(/\.(wav|aif|flac)$/, '');
 </script>
 
 <div class="scroller" bind:this={scroller} bind:clientWidth={width} bind:clientHeight={height} onscroll={() => (scrollY = scroller.scrollTop)}>

@@ -31,7 +31,7 @@
           </li>
         {/each}
       </ul>
-      <Lanes {run} tempo={session.tempo} bind:selected />
+      <Lanes {run} tempo={view.startsAtBarOne ? session.tempo : undefined} bind:selected />
     </div>
     <aside class="side" aria-label="Selected file">{#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}</aside>
   {/snippet}

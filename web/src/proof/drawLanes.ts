@@ -1,5 +1,6 @@
 import type { RunFile } from '../lib/api/types';
-import { barTicks, timeTicks, type Tempo } from '../lib/time/ticks';
+import type { Tempo } from '../lib/time/tempo';
+import { barTicks, timeTicks } from '../lib/time/ticks';
 import { drawPicture } from '../lib/waveform/draw';
 
 export const LANE_HEIGHT = 33;

@@ -3,6 +3,7 @@
   import type { Row } from '../lib/api/types';
   import type { SessionStore } from '../lib/state/session.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
+  import { depths, isSum } from '../lib/signal/tree';
   import { ROW_HEIGHT } from './drawTimeline';
 
   let { store, selected = $bindable() }: { store: SessionStore; selected?: string } = $props();
@@ -11,6 +12,7 @@
   let list: HTMLUListElement;
 
   const rows = $derived(store.session!.rows);
+  const depth = $derived(depths(rows));
 
   async function begin(row: Row) {
     selected = row.id;
@@ -70,7 +72,7 @@
 
 <ul bind:this={list} aria-label="Rows">
   {#each rows as row, i (row.id)}
-    <li class:selected={row.id === selected} class:mix={row.type === 'mix'} style="height:{ROW_HEIGHT}px">
+    <li class:selected={row.id === selected} class:sum={isSum(row)} style="height:{ROW_HEIGHT}px;padding-left:{14 + 14 * (depth.get(row.id) ?? 0)}px">
       <span class="mono number">{row.type === 'mix' ? '' : String(i + 1).padStart(2, '0')}</span>
       {#if renaming === row.id}
         <input bind:value={typed} maxlength="400" aria-label="Name of row {i + 1}" onblur={() => finish(row)} onkeydown={(e) => onfieldkey(e, row, i)} />
@@ -87,7 +89,7 @@
 <style>
   li { display: flex; align-items: center; gap: 8px; padding: 0 8px 0 14px; border-bottom: 1px solid var(--rule2); }
   li.selected { background: var(--teal-wash); }
-  li.mix { background: var(--band); font-weight: 680; }
+  li.sum { background: var(--band); font-weight: 680; }
   .number { color: var(--ink3); width: 22px; flex: none; font-size: 11.5px; }
   button { flex: 1; min-width: 0; text-align: left; height: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; cursor: pointer; }
   input { flex: 1; min-width: 0; height: 27px; padding: 0 6px; border: 1px solid var(--teal); border-radius: 4px; background: var(--sheet); color: var(--ink); font: inherit; }

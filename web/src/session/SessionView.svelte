@@ -70,7 +70,7 @@
     </div>
     <aside class="side" aria-label="Selected row and song">
       {#if row}
-        <RowPanel {session} {row} />
+        <RowPanel {store} {row} />
         <hr />
       {/if}
       <SongPanel {store} />

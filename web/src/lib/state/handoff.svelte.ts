@@ -1,12 +1,8 @@
 import client, { answer, Refusal } from '../api/client';
-import type { Choice, Depth, HandoffState, RunEntry } from '../api/types';
+import type { Choice, HandoffChange, HandoffState, RunEntry } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 
-interface Change {
-  name?: string;
-  depth?: Depth | null;
-  chosen?: Choice[];
-}
+type Change = Partial<Omit<HandoffChange, 'revision'>>;
 
 /** The session's handoff (made when there is none yet), its plan, and the runs it has had. */
 export class HandoffStore {
@@ -51,7 +47,8 @@ export class HandoffStore {
   }
 
   chosen(): Choice[] {
-    return this.state?.plan.prints.map(({ row, station }) => ({ row, station })) ?? [];
+    const choices = this.state?.plan.prints.map(({ row, station }) => ({ row, station })) ?? [];
+    return choices.filter((choice, i) => i === choices.findIndex((c) => c.row === choice.row && c.station === choice.station));
   }
 
   /** Changes what is printed, starting from what is chosen when its turn comes. */
@@ -74,12 +71,9 @@ export class HandoffStore {
     });
   }
 
-  rename(name: string): Promise<void> {
-    return this.change(() => ({ name }));
-  }
-
-  setDepth(depth: Depth | null): Promise<void> {
-    return this.change(() => ({ depth }));
+  /** Changes anything but what is chosen. */
+  set(change: Omit<Change, 'chosen'>): Promise<void> {
+    return this.change(() => change);
   }
 
   /** One change after the other, each made from what the one before left. */

@@ -1,7 +1,7 @@
 import client, { answer, Refusal } from '../api/client';
 import type { Session, SessionEdit, SessionState } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
-import type { Tempo } from '../time/ticks';
+import type { Tempo } from '../time/tempo';
 
 /** The session that is open, as the server has it; edits go there and come back. */
 export class SessionStore {
@@ -23,7 +23,11 @@ export class SessionStore {
 
   get tempo(): Tempo | undefined {
     const song = this.session?.song;
-    return song?.tempo ? { quartersPerMinute: song.tempo, meter: song.meter ?? '4/4' } : undefined;
+    if (!song?.tempo) return undefined;
+    return {
+      tempos: [{ quarter: 0, quartersPerMinute: song.tempo, way: 'jump' }, ...song.tempoChanges],
+      meters: [{ bar: 1, meter: song.meter ?? '4/4' }, ...song.meterChanges],
+    };
   }
 
   async load(): Promise<void> {

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { barAndBeat, barTicks, secondsPerBar, timeTicks } from './ticks';
+import { secondsOfBar, steady } from './tempo';
+import { barAndBeat, barTicks, timeTicks } from './ticks';
 
-const waltz = { quartersPerMinute: 96, meter: '3/4' };
+const waltz = steady(96, '3/4');
 
 describe('ruler', () => {
   it('a bar of 3/4 at 96 lasts 1.875 s, one of 6/8 at 120 lasts 1.5 s', () => {
-    expect(secondsPerBar(waltz)).toBeCloseTo(1.875, 12);
-    expect(secondsPerBar({ quartersPerMinute: 120, meter: '6/8' })).toBeCloseTo(1.5, 12);
+    expect(secondsOfBar(waltz, 2)).toBeCloseTo(1.875, 12);
+    expect(secondsOfBar(steady(120, '6/8'), 2)).toBeCloseTo(1.5, 12);
   });
   it('bar 14 beat 2 of the waltz is at 13 bars and one beat', () => {
     expect(barAndBeat(13 * 1.875 + 0.625, waltz)).toEqual({ bar: 14, beat: 2 });

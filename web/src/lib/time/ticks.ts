@@ -1,9 +1,6 @@
 /** Where the ruler's marks stand. Positions are seconds from the session's start. */
 
-export interface Tempo {
-  quartersPerMinute: number;
-  meter: string;
-}
+import { barAt, quarterAt, secondsOfBar, type Tempo } from './tempo';
 
 export interface Tick {
   seconds: number;
@@ -14,33 +11,25 @@ export interface Tick {
 const BAR_STEPS = [1, 2, 4, 8, 16, 32, 64, 128, 256];
 const SECOND_STEPS = [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 300, 600, 1800, 3600];
 
-export function beatsPerBar(meter: string): number {
-  return Number(meter.split('/')[0]);
-}
-
-export function secondsPerBar({ quartersPerMinute, meter }: Tempo): number {
-  const [beats, unit] = meter.split('/').map(Number) as [number, number];
-  return ((beats * 4) / unit) * (60 / quartersPerMinute);
-}
-
 /** `bar 14 · 2` with the beat's tick mark. */
 export function barAndBeat(seconds: number, tempo: Tempo): { bar: number; beat: number } {
-  const bars = seconds / secondsPerBar(tempo) + 1e-9;
-  const bar = Math.floor(bars);
-  return { bar: bar + 1, beat: Math.floor((bars - bar) * beatsPerBar(tempo.meter)) + 1 };
+  const { bar, beat } = barAt(tempo, quarterAt(tempo, seconds) + 1e-9);
+  return { bar, beat: Math.floor(beat + 1e-9) + 1 };
 }
 
 /** Bars between two moments, no closer than `minGap` seconds; those with a label are strong. */
 export function barTicks(tempo: Tempo, from: number, to: number, minGap: number): Tick[] {
-  const bar = secondsPerBar(tempo);
+  const first = barAt(tempo, Math.max(0, quarterAt(tempo, Math.max(0, from)))).bar;
+  const bar = Math.max(1e-3, secondsOfBar(tempo, first + 1) - secondsOfBar(tempo, first));
   const step = BAR_STEPS.find((bars) => bars * bar >= minGap) ?? BAR_STEPS[BAR_STEPS.length - 1]!;
   const fine = Math.max(1, step / 4);
   const ticks: Tick[] = [];
-  for (let n = Math.max(0, Math.ceil(from / bar / fine) * fine); n * bar <= to; n += fine) {
+  for (let n = Math.floor((first - 1) / fine) * fine; ; n += fine) {
+    const seconds = secondsOfBar(tempo, n + 1);
+    if (seconds > to) return ticks;
     const strong = n % step === 0;
-    ticks.push({ seconds: n * bar, label: strong ? String(n + 1) : '', strong });
+    if (seconds >= from) ticks.push({ seconds, label: strong ? String(n + 1) : '', strong });
   }
-  return ticks;
 }
 
 /** Round moments, no closer than `minGap` seconds. */

@@ -2,6 +2,7 @@
   import { theme } from '../chrome/theme.svelte';
   import type { AudioRow, Session } from '../api/types';
   import { colours, drawClipWave, prepare } from './draw';
+  import { activeClips } from './clips';
   import { tiles } from './tiles';
 
   /** A row's clips over the whole song, in one line; ink up to `done`, pale after it. */
@@ -29,7 +30,7 @@
     ink.fillRect(0, (height * scale) / 2, columns, 1);
     for (const [from, to, name] of [[0, edge, colour], [edge, columns, 'rule']] as const) {
       ink.fillStyle = tint(name);
-      for (const clip of row.clips) {
+      for (const clip of activeClips(row)) {
         const x = clip.position / framesPerColumn;
         const end = (clip.position + clip.frames) / framesPerColumn;
         drawClipWave(ink, session, clip, 0, framesPerColumn, Math.max(from, x), Math.min(to, end), (height * scale) / 2, (height * scale) / 2 - scale);

@@ -1,5 +1,6 @@
 import type { Clip, Session } from '../api/types';
 import { BINS_PER_TILE, extremes, framesPerBin, zoomFor } from './bins';
+import { fadeAt, recordingFramesPerFrame } from './clips';
 import { tiles } from './tiles';
 
 export interface Box {
@@ -37,7 +38,8 @@ export function drawClipWave(
 ): void {
   const recording = session.recordings.find((r) => r.sha256 === clip.recording);
   if (!recording) return;
-  const zoom = zoomFor(framesPerColumn);
+  const ratio = recordingFramesPerFrame(session, clip);
+  const zoom = zoomFor(framesPerColumn * ratio);
   const perBin = framesPerBin(zoom);
   const tileAt = (index: number) => tiles.get(clip.recording, recording.channels, zoom, index);
   const gain = 10 ** (clip.gainDb / 20);
@@ -48,8 +50,8 @@ export function drawClipWave(
     const start = Math.max(clip.offset, clip.offset + inClip);
     const end = Math.min(clipEnd, clip.offset + inClip + framesPerColumn);
     if (end <= start) continue;
-    const from = Math.floor(start / perBin);
-    const to = Math.max(from + 1, Math.ceil(end / perBin));
+    const from = Math.floor((start * ratio) / perBin);
+    const to = Math.max(from + 1, Math.ceil((end * ratio) / perBin));
     if (!extremes(tileAt, from, to, clip.firstChannel, clip.channels, pair)) continue;
     const fade = gain * fadeAt(clip, (start + end) / 2 - clip.offset);
     if (pair[0] === 0 && pair[1] === 0) continue; // silence leaves the pale line bare
@@ -58,14 +60,6 @@ export function drawClipWave(
     ink.rect(x, Math.min(high, middle - 0.5), 1, Math.max(1, low - high));
   }
   ink.fill();
-}
-
-function fadeAt(clip: Clip, frame: number): number {
-  let factor = 1;
-  if (frame < clip.fadeInFrames) factor *= frame / clip.fadeInFrames;
-  const left = clip.frames - frame;
-  if (left < clip.fadeOutFrames) factor *= left / clip.fadeOutFrames;
-  return factor;
 }
 
 /** Draws a file's picture: 16-bit lows and highs over its whole length, across the box. */

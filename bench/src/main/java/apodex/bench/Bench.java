@@ -5,7 +5,6 @@ import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.Locale;
 
 /**
@@ -23,6 +22,7 @@ public final class Bench {
         Runtime.getRuntime().addShutdownHook(new Thread(() -> removeQuietly(folder)));
         try {
             printing(folder);
+            Growth.measure(folder);
             LongSession.measure(folder);
         } finally {
             Folders.remove(folder);
@@ -47,23 +47,18 @@ public final class Bench {
             reduced[round] = times.sixteenBit();
         }
         System.out.printf(Locale.ROOT, "All Raw %.2f s, plain copy of the same %.2f GB %.2f s, all Raw and the mix %.2f s,"
-                + " all Raw at 16 bits %.2f s (medians of %d)%n", median(raw), times.bytes() / 1e9, median(copy),
-                median(withMix), median(reduced), ROUNDS);
-        figure("raw-vs-copy", median(raw) / median(copy));
-        figure("raw-and-mix-vs-copy", median(withMix) / median(copy));
-        figure("raw-16-bit-vs-copy", median(reduced) / median(copy));
-        figure("raw-x-realtime", workload.seconds() / median(raw));
-        figure("raw-track-seconds-a-second", workload.seconds() * workload.tracks() / median(raw));
+                + " all Raw at 16 bits %.2f s (medians of %d)%n", Timer.median(raw), times.bytes() / 1e9, Timer.median(copy),
+                Timer.median(withMix), Timer.median(reduced), ROUNDS);
+        figure("raw-vs-copy", Timer.median(raw) / Timer.median(copy));
+        figure("raw-and-mix-vs-copy", Timer.median(withMix) / Timer.median(copy));
+        figure("raw-16-bit-vs-copy", Timer.median(reduced) / Timer.median(copy));
+        figure("raw-x-realtime", workload.seconds() / Timer.median(raw));
+        new WetTimes(store, folder).measure(workload, Timer.median(copy) / times.bytes());
+        figure("raw-track-seconds-a-second", workload.seconds() * workload.tracks() / Timer.median(raw));
     }
 
     static void figure(String name, double value) {
         System.out.printf(Locale.ROOT, "figure %s %.2f%n", name, value);
-    }
-
-    private static double median(double[] values) {
-        double[] sorted = values.clone();
-        Arrays.sort(sorted);
-        return sorted[sorted.length / 2];
     }
 
     private static void removeQuietly(Path folder) {

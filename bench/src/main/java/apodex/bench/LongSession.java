@@ -3,9 +3,12 @@ package apodex.bench;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.handoff.Printing;
+import apodex.handoff.Stretch;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
-import apodex.signal.Walk;
+import apodex.session.Session;
+import apodex.signal.Returns;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
@@ -15,7 +18,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 
-/** Prints 128 mono tracks of ten minutes and their mix in a JVM of its own that has a heap of 512 MiB. */
+/**
+ * Prints 128 mono tracks of ten minutes in a JVM of its own that has a heap of 512 MiB: all Raw and the mix; then every
+ * station of all tracks with the full chain, returns shared out. Of the latter half a minute is printed, since all of it
+ * would be 90 GB; what the walk holds in memory is made before its first block and does not grow.
+ */
 final class LongSession {
     private LongSession() {}
 
@@ -32,6 +39,8 @@ final class LongSession {
 
     /** What the JVM of its own runs. */
     public static final class Child {
+        private static final int STRETCH_SECONDS = 30;
+
         private Child() {}
 
         public static void main(String[] arguments) throws Exception {
@@ -41,13 +50,30 @@ final class LongSession {
             Plan plan = Planner.plan(workload.session(), Handoff.named("bench"), store);
             Path target = Files.createDirectories(folder.resolve("print"));
             long start = System.nanoTime();
-            new Walk(workload.session(), plan.taps(workload.session(), target), store,
-                    Runtime.getRuntime().availableProcessors()).print(WalkObserver.NONE);
+            Printing.print(workload.session(), plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
             double seconds = (System.nanoTime() - start) / 1e9;
+            Folders.remove(target);
+            everyStation(workload.fullChain(), store, Files.createDirectories(target));
             Folders.remove(folder);
             Bench.figure("long-session-seconds", seconds);
             Bench.figure("long-session-x-realtime", workload.seconds() / seconds);
             Bench.figure("long-session-peak-heap-mib", peakHeapBytes() / (1024.0 * 1024));
+        }
+
+        private static void everyStation(Workload workload, RecordingStore store, Path target) throws Exception {
+            Session session = workload.session();
+            Handoff shared = new Handoff("bench", null, null, null, List.of(), Returns.SHARED_OUT, null, null, null, 0.0, null,
+                    null, null, null);
+            List<Handoff.Choice> all = Planner.plan(session, shared, store).rows().stream().flatMap(row -> row.stations().stream()
+                    .map(station -> new Handoff.Choice(row.row(), station))).toList();
+            Stretch stretch = new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0),
+                    new Stretch.Point(Stretch.Unit.SECONDS, STRETCH_SECONDS));
+            Plan plan = Planner.plan(session, new Handoff("bench", null, null, null, all, Returns.SHARED_OUT, null, stretch, null, 0.0,
+                    null, null, null, null), store);
+            long start = System.nanoTime();
+            Printing.print(session, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
+            System.out.println("Every station of the long session, " + STRETCH_SECONDS + " s: " + plan.prints().size() + " files");
+            Bench.figure("long-session-every-station-seconds", (System.nanoTime() - start) / 1e9);
         }
 
         private static long peakHeapBytes() {

@@ -7,7 +7,7 @@ import apodex.handoff.Planner;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Station;
-import apodex.signal.Walk;
+import apodex.handoff.Printing;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -38,7 +38,7 @@ final class PrintTimes {
     private Plan rawOnly(Depth depth) throws IOException {
         List<Handoff.Choice> rows = workload.session().audioRows().stream()
                 .map(row -> new Handoff.Choice(row.id(), Station.RAW)).toList();
-        return Planner.plan(workload.session(), new Handoff("bench", depth, rows), store);
+        return Planner.plan(workload.session(), Handoff.named("bench").printing(depth, rows), store);
     }
 
     long bytes() {
@@ -80,7 +80,7 @@ final class PrintTimes {
         Files.createDirectories(target);
         settle();
         long start = System.nanoTime();
-        new Walk(workload.session(), plan.taps(workload.session(), target), store, THREADS).print(WalkObserver.NONE);
+        Printing.print(workload.session(), plan, target, store, THREADS, WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
         if (!name.equals("raw")) {
             Folders.remove(target);

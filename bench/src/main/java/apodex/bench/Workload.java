@@ -28,17 +28,33 @@ record Workload(Session session, int tracks, double seconds) {
     }
 
     static Workload make(RecordingStore store, Path folder, int mono, int stereo, int seconds) throws IOException {
+        return make(store, folder, mono, stereo, seconds, mono + stereo);
+    }
+
+    /** @param different how many different recordings there are; tracks beyond share them */
+    static Workload make(RecordingStore store, Path folder, int mono, int stereo, int seconds, int different) throws IOException {
         List<Row> rows = new ArrayList<>();
         List<Recording> recordings = new ArrayList<>();
         long frames = (long) seconds * RATE.hertz();
         for (int track = 0; track < mono + stereo; track++) {
-            Recording recording = store.bring(noise(folder, track, track < mono ? 1 : 2, frames), "track" + track + ".wav");
-            recordings.add(recording);
-            rows.add(new AudioRow("r" + track, "Track " + track, clips(recording, frames)));
+            if (track < different) {
+                recordings.add(store.bring(noise(folder, track, track < mono ? 1 : 2, frames), "track" + track + ".wav"));
+            }
+            rows.add(new AudioRow("r" + track, "Track " + track, clips(recordings.get(track % different), frames)));
         }
         rows.add(MixRow.DEFAULT);
         Session session = new Session(Song.titled("Bench"), RATE, 0, "2026-01-01", recordings, rows);
         return new Workload(session, mono + stereo, seconds);
+    }
+
+    /** The same with low cut, bell, compressor and pan on every track. */
+    Workload simpleChain() {
+        return new Workload(Mixes.simple(session), tracks, seconds);
+    }
+
+    /** The same with four inserts and two sends on every track, six buses, two returns and a mix chain. */
+    Workload fullChain() {
+        return new Workload(Mixes.full(session), tracks, seconds);
     }
 
     private static List<Clip> clips(Recording recording, long frames) {

@@ -68,7 +68,14 @@ public final class PcmDecoder {
     private static void int24(byte[] raw, int from, int step, int frames, double[] out, int at, boolean little) {
         int low = little ? 0 : 2;
         int high = little ? 2 : 0;
-        for (int i = 0, p = from; i < frames; i++, p += step) {
+        int i = 0;
+        int p = from;
+        if (little) { // four bytes at once, of which the last is the next sample's; not at the very end
+            for (; i < frames && p + 4 <= raw.length; i++, p += step) {
+                out[at + i] = ((int) INT_LE.get(raw, p) << 8) * SCALE_32;
+            }
+        }
+        for (; i < frames; i++, p += step) {
             out[at + i] = (raw[p + high] << 16 | (raw[p + 1] & 0xFF) << 8 | raw[p + low] & 0xFF) * SCALE_24;
         }
     }

@@ -55,11 +55,15 @@ public final class PcmEncoder {
 
     private void floats(double[] in, int from, int to, byte[] out, int at) {
         for (int i = from; i < to; i++, at += frameBytes()) {
-            store(Float.floatToRawIntBits((float) in[i]), 4, out, at);
+            store(Float.floatToRawIntBits((float) (in[i] + 0.0)), 4, out, at); // + 0.0: there is one silence, not two
         }
     }
 
     private void integers(double[] in, int from, int to, byte[] out, int at) {
+        if (sample == SampleFormat.INT24) {
+            twentyFour(in, from, to, out, at);
+            return;
+        }
         double scale = Math.scalb(1.0, sample.bits() - 1);
         int bytes = sample.bytes();
         int step = frameBytes();
@@ -68,12 +72,47 @@ public final class PcmEncoder {
         }
     }
 
+    /** The usual depth has a loop of its own: no count of bytes inside it. */
+    private void twentyFour(double[] in, int from, int to, byte[] out, int at) {
+        int step = frameBytes();
+        long beyond = 0;
+        for (int i = from, p = at; i < to; i++, p += step) {
+            double rounded = Math.rint(in[i] * 0x1p23);
+            double inside = Math.max(-0x1p23, Math.min(0x1p23 - 1, rounded));
+            beyond += inside == rounded ? 0 : 1;
+            int value = (int) inside;
+            out[p] = (byte) value;
+            out[p + 1] = (byte) (value >> 8);
+            out[p + 2] = (byte) (value >> 16);
+        }
+        overs += beyond;
+    }
+
     private void dithered(double[] in, int from, int to, long firstFrame, int channel, byte[] out, int at) {
         double scale = Math.scalb(1.0, sample.bits() - 1);
+        if (sample == SampleFormat.INT16) {
+            sixteenDithered(in, from, to, firstFrame, channel, out, at);
+            return;
+        }
         for (int i = from; i < to; i++, at += frameBytes()) {
             double noise = Dither.triangular(ditherSeed, firstFrame + i, channel);
             store(held(Math.rint(in[i] * scale + noise), scale), sample.bytes(), out, at);
         }
+    }
+
+    /** The one depth the policy dithers has a loop of its own. */
+    private void sixteenDithered(double[] in, int from, int to, long firstFrame, int channel, byte[] out, int at) {
+        int step = frameBytes();
+        long beyond = 0;
+        for (int i = from, p = at; i < to; i++, p += step) {
+            double rounded = Math.rint(in[i] * 0x1p15 + Dither.triangular(ditherSeed, firstFrame + i, channel));
+            double inside = Math.max(-0x1p15, Math.min(0x1p15 - 1, rounded));
+            beyond += inside == rounded ? 0 : 1;
+            int value = (int) inside;
+            out[p] = (byte) value;
+            out[p + 1] = (byte) (value >> 8);
+        }
+        overs += beyond;
     }
 
     private int held(double value, double scale) {

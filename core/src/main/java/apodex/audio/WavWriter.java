@@ -5,96 +5,76 @@ import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 
 /**
- * Writes a WAV file (EBU Tech 3285) whose length is known from the start; RF64 (EBU Tech 3306) where it would pass
- * 4 GiB. The header is written first, the frames follow in order, and closing checks that all promised frames came.
+ * Writes a WAV file (EBU Tech 3285); RF64 (EBU Tech 3306) where it may pass 4 GiB.
  */
-public final class WavWriter implements AutoCloseable {
+public final class WavWriter extends SoundWriter {
     private static final long LARGEST_RIFF = 0xFFFFFFFFL;
     private static final int FORMAT_PCM = 1;
     private static final int FORMAT_FLOAT = 3;
     private static final int DS64_BODY = 28;
 
-    private final FileChannel channel;
-    private final long dataBytes;
-    private long written;
+    private final SampleRate rate;
+    private final int channels;
+    private final SampleFormat sample;
+    private final BroadcastExtension broadcast;
+    private final boolean rf64;
 
     /**
      * Creates the file and writes its header.
      *
-     * @param frames    frames that will be written
+     * @param frames    frames that will be written, or the most there can be
      * @param broadcast the {@code bext} chunk, or null for none
      */
     public WavWriter(Path file, SampleRate rate, int channels, SampleFormat sample, long frames,
             @Nullable BroadcastExtension broadcast) throws IOException {
-        this.dataBytes = frames * channels * sample.bytes();
-        this.channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
-        try {
-            writeFully(header(rate, channels, sample, frames, broadcast));
-        } catch (IOException e) {
-            channel.close();
-            throw e;
-        }
+        super(file, channels * sample.bytes(), frames);
+        this.rate = rate;
+        this.channels = channels;
+        this.sample = sample;
+        this.broadcast = broadcast;
+        this.rf64 = riffBytes(channels, sample, frames, broadcast) > LARGEST_RIFF;
+        begin();
     }
 
     /** Bytes a file will have, header included. */
     public static long fileBytes(SampleRate rate, int channels, SampleFormat sample, long frames,
             @Nullable BroadcastExtension broadcast) {
-        long data = frames * channels * sample.bytes();
-        return headerFor(rate, channels, sample, frames, data, broadcast).remaining() + data + (data & 1);
+        long riff = riffBytes(channels, sample, frames, broadcast);
+        return riff + 8 + (riff > LARGEST_RIFF ? 8 + DS64_BODY : 0);
     }
 
-    /** Appends encoded frames. */
-    public void write(byte[] bytes, int length) throws IOException {
-        writeFully(ByteBuffer.wrap(bytes, 0, length));
-        written += length;
+    private static int broadcastBytes(BroadcastExtension broadcast) {
+        int length = broadcast == null ? 0 : broadcast.toBytes().length;
+        return broadcast == null ? 0 : 8 + length + (length & 1);
+    }
+
+    /** Formats other than PCM want an extension size and a fact chunk. */
+    private static int formatBytes(SampleFormat sample) {
+        return sample.isFloat() ? 8 + 18 + 8 + 4 : 8 + 16;
+    }
+
+    private static long riffBytes(int channels, SampleFormat sample, long frames, BroadcastExtension broadcast) {
+        long data = frames * channels * sample.bytes();
+        return 4 + broadcastBytes(broadcast) + formatBytes(sample) + 8 + data + (data & 1);
     }
 
     @Override
-    public void close() throws IOException {
-        try (channel) {
-            if (written == dataBytes && (dataBytes & 1) == 1) {
-                writeFully(ByteBuffer.wrap(new byte[1])); // chunks are padded to even lengths
-            }
-        }
-    }
-
-    /** True once every promised byte was written. */
-    public boolean isComplete() {
-        return written == dataBytes;
-    }
-
-    private void writeFully(ByteBuffer buffer) throws IOException {
-        while (buffer.hasRemaining()) {
-            channel.write(buffer);
-        }
-    }
-
-    private ByteBuffer header(SampleRate rate, int channels, SampleFormat sample, long frames,
-            BroadcastExtension broadcast) {
-        return headerFor(rate, channels, sample, frames, dataBytes, broadcast);
-    }
-
-    private static ByteBuffer headerFor(SampleRate rate, int channels, SampleFormat sample, long frames,
-            long dataBytes, BroadcastExtension broadcast) {
-        byte[] bext = broadcast == null ? new byte[0] : broadcast.toBytes();
-        int bextBytes = broadcast == null ? 0 : 8 + bext.length + (bext.length & 1);
-        int formatBytes = sample.isFloat() ? 8 + 18 + 8 + 4 : 8 + 16; // other than PCM wants cbSize and a fact chunk
-        long riffBytes = 4 + bextBytes + formatBytes + 8 + dataBytes + (dataBytes & 1);
-        boolean rf64 = riffBytes > LARGEST_RIFF;
-        ByteBuffer out = ByteBuffer.allocate(12 + (rf64 ? 8 + DS64_BODY : 0) + bextBytes + formatBytes + 8)
-                .order(ByteOrder.LITTLE_ENDIAN);
+    ByteBuffer header(long frames) {
+        long dataBytes = frames * channels * sample.bytes();
+        long riffBytes = riffBytes(channels, sample, frames, broadcast);
+        ByteBuffer out = ByteBuffer.allocate(12 + (rf64 ? 8 + DS64_BODY : 0) + broadcastBytes(broadcast)
+                + formatBytes(sample) + 8).order(ByteOrder.LITTLE_ENDIAN);
         out.put(ascii(rf64 ? "RF64" : "RIFF")).putInt((int) (rf64 ? LARGEST_RIFF : riffBytes)).put(ascii("WAVE"));
         if (rf64) {
             out.put(ascii("ds64")).putInt(DS64_BODY)
                     .putLong(riffBytes + 8 + DS64_BODY).putLong(dataBytes).putLong(frames).putInt(0);
         }
         if (broadcast != null) {
+            byte[] bext = broadcast.toBytes();
             out.put(ascii("bext")).putInt(bext.length).put(bext);
             if ((bext.length & 1) == 1) {
                 out.put((byte) 0);

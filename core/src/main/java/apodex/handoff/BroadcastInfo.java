@@ -5,6 +5,7 @@ import apodex.audio.Digests;
 import apodex.audio.SampleFormat;
 import apodex.session.Session;
 import apodex.signal.Station;
+import apodex.time.SampleRate;
 import java.nio.charset.StandardCharsets;
 import java.util.HexFormat;
 
@@ -16,12 +17,12 @@ final class BroadcastInfo {
     private BroadcastInfo() {}
 
     static BroadcastExtension of(Session session, String file, String rowName, Station station, SampleFormat depth,
-            int channels) {
+            int channels, SampleRate rate, long startReference) {
         String description = session.song().title() + ": " + rowName + " (" + station.label() + ")";
         byte[] hash = Digests.sha256().digest((session.song().title() + "|" + file).getBytes(StandardCharsets.UTF_8));
         String reference = "APODEX" + HexFormat.of().withUpperCase().formatHex(hash, 0, 13);
         return new BroadcastExtension(description, "Apodex", reference, session.originated(), "00:00:00",
-                session.startReference(), codingHistory(session.rate().hertz(), depth, channels));
+                startReference, codingHistory(rate.hertz(), depth, channels));
     }
 
     /** EBU R 98: algorithm, rate, word length, mode, free text. */

@@ -1,16 +1,18 @@
 package apodex.handoff;
 
-import apodex.audio.WavWriter;
+import apodex.effect.Effects;
 import apodex.handoff.Handoff.Choice;
 import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
-import apodex.naming.FileNames;
-import apodex.naming.ParcelName;
 import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.Insert;
+import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
+import apodex.session.PartRow;
+import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.session.Session;
-import apodex.signal.Channels;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
 import java.io.IOException;
@@ -19,18 +21,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Makes the plan of a handoff: measures every row, decides channels, gives names, adds up sizes. */
+/** Makes the plan of a handoff: measures every row, finds the stations worth a file, decides what is printed. */
 public final class Planner {
-    public static final String TRACKS_FOLDER = "Tracks";
-    public static final String REFERENCE_FOLDER = "Reference";
-    private static final String REFERENCE_NAME = "Reference Mix";
-    private static final String WAV = ".wav";
-
     private final Session session;
+    private final RowWidth widths;
     private final Map<String, StereoImage> images = new LinkedHashMap<>();
 
     private Planner(Session session, Recordings recordings) throws IOException {
         this.session = session;
+        this.widths = new RowWidth(session);
         for (AudioRow row : session.audioRows()) {
             images.put(row.id(), measure(row, recordings));
         }
@@ -38,7 +37,7 @@ public final class Planner {
 
     private StereoImage measure(AudioRow row, Recordings recordings) throws IOException {
         try {
-            return RowImage.measure(row, recordings);
+            return RowImage.measure(session, row, recordings);
         } catch (IOException e) {
             throw new IOException("A recording of row “" + row.name() + "” cannot be read. " + e.getMessage(), e);
         }
@@ -54,49 +53,43 @@ public final class Planner {
         return new Planner(session, recordings).plan(handoff);
     }
 
+    /** The same handoff without what the session no longer has: rows that are gone, stations that no longer differ. */
+    public static Handoff without(Session session, Handoff handoff) {
+        RowWidth widths = new RowWidth(session);
+        Stations stations = new Stations(session, handoff.returns());
+        List<Choice> still = handoff.chosen() == null ? null : handoff.chosen().stream()
+                .filter(choice -> session.row(choice.row())
+                        .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1).contains(choice.station()))
+                        .orElse(false)).toList();
+        Map<String, Handoff.Sides> sides = new LinkedHashMap<>(handoff.sides());
+        sides.keySet().removeIf(row -> session.row(row).isEmpty());
+        Map<String, Double> trims = new LinkedHashMap<>(handoff.trimsDb());
+        trims.keySet().removeIf(row -> session.row(row).isEmpty());
+        return new Handoff(handoff.name(), handoff.depth(), handoff.format(), handoff.rate(), still, handoff.returns(),
+                handoff.dynamics(), stillInside(session, handoff.range()), handoff.leadInBars(), handoff.tailSeconds(), sides, trims,
+                handoff.notes(), handoff.listening());
+    }
+
+    private static Stretch stillInside(Session session, Stretch range) {
+        try {
+            if (range != null) {
+                range.frames(session);
+            }
+            return range;
+        } catch (IllegalArgumentException e) {
+            return null; // the song has become shorter
+        }
+    }
+
     private Plan plan(Handoff handoff) {
-        Depth own = Depth.own(session);
-        Depth depth = handoff.depth() == null ? own : handoff.depth();
+        Stations stations = new Stations(session, handoff.returns());
         List<PlanRow> rows = new ArrayList<>();
         int number = 1;
         for (Row row : session.rows()) {
-            rows.add(row instanceof AudioRow audio ? audioRow(audio, number++) : mixRow((MixRow) row));
+            List<Station> offered = stations.of(row, widths.at(row, Station.INSERTS) == 1);
+            rows.add(planRow(row, row instanceof MixRow ? 0 : number++, offered));
         }
-        List<Choice> chosen = handoff.chosen() == null ? everythingThatSounds() : handoff.chosen();
-        List<Print> prints = prints(rows, chosen, depth);
-        String name = ParcelName.of(session.song(), session.rate(), depth.sample());
-        return new Plan(name, prints, rows, session.rate(), session.frames(), session.startReference(), depth, own,
-                prints.stream().mapToLong(Print::bytes).sum());
-    }
-
-    private PlanRow audioRow(AudioRow row, int number) {
-        StereoImage image = images.get(row.id());
-        Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
-        return new PlanRow(row.id(), number, row.name(), row.clips().isEmpty() ? List.of() : List.of(Station.RAW),
-                image.kind(), sides(image.kind()).count(), SidesInWords.of(row, image), peak);
-    }
-
-    private PlanRow mixRow(MixRow row) {
-        boolean wide = images.values().stream().anyMatch(image -> isWide(image.kind()));
-        String evidence = wide ? "The sum of all rows at unity. Rows with two sides make it stereo."
-                : "The sum of all rows at unity. No row has two sides that differ.";
-        return new PlanRow(row.id(), 0, row.name(), session.frames() == 0 ? List.of() : List.of(Station.FADER), null,
-                wide ? 2 : 1, evidence, null);
-    }
-
-    private List<Choice> everythingThatSounds() {
-        List<Choice> chosen = new ArrayList<>();
-        for (Row row : session.rows()) {
-            if (row instanceof MixRow && !chosen.isEmpty()) {
-                chosen.add(new Choice(row.id(), Station.FADER));
-            } else if (row instanceof AudioRow && images.get(row.id()).peak() > 0) {
-                chosen.add(new Choice(row.id(), Station.RAW));
-            }
-        }
-        return chosen;
-    }
-
-    private List<Print> prints(List<PlanRow> rows, List<Choice> chosen, Depth depth) {
+        List<Choice> chosen = handoff.chosen() == null ? everythingThatSounds(rows) : handoff.chosen();
         for (Choice choice : chosen) {
             if (rows.stream().noneMatch(row -> row.row().equals(choice.row())
                     && row.stations().contains(choice.station()))) {
@@ -104,40 +97,84 @@ public final class Planner {
                         + choice.station().label() + ".");
             }
         }
-        FileNames names = new FileNames(rows.size());
-        List<Print> prints = new ArrayList<>();
+        return new PlanMaker(session, handoff, rows, images, widths).make(chosen);
+    }
+
+    private PlanRow planRow(Row row, int number, List<Station> offered) {
+        List<String> unknown = row.strip().inserts().stream().map(Insert::effect)
+                .filter(effect -> Effects.find(effect).isEmpty()).distinct().toList();
+        if (row instanceof AudioRow audio) {
+            StereoImage image = images.get(row.id());
+            Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
+            return new PlanRow(row.id(), number, row.name(), PlanRow.Kind.AUDIO, offered, image.kind(),
+                    PlanMaker.sides(image.kind()).count(), SidesInWords.of(audio, image), peak, unknown);
+        }
+        int width = row instanceof MixRow ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
+        return new PlanRow(row.id(), number, row.name(), kind(row), offered, null, width, evidence(row, width), null, unknown);
+    }
+
+    private static PlanRow.Kind kind(Row row) {
+        if (row instanceof InstrumentRow) {
+            return PlanRow.Kind.INSTRUMENT;
+        }
+        if (row instanceof PartRow) {
+            return PlanRow.Kind.PART;
+        }
+        if (row instanceof BusRow) {
+            return PlanRow.Kind.BUS;
+        }
+        return row instanceof ReturnRow ? PlanRow.Kind.RETURN : PlanRow.Kind.MIX;
+    }
+
+    private static String evidence(Row row, int width) {
+        if (row instanceof InstrumentRow || row instanceof PartRow) {
+            return width == 1 ? "The instrument plays it with one channel." : "The instrument plays it with two channels.";
+        }
+        String sum = row instanceof BusRow ? "The sum of what feeds it. " : row instanceof ReturnRow
+                ? "What comes back of what is sent to it. " : "The sum of all rows that reach it. ";
+        return sum + (width == 2 ? "Stereo, unless printing finds both sides alike or one silent."
+                : "No row has two sides that differ, so one channel holds it.");
+    }
+
+    /** Whether anything on the way to the mix can make its sides differ. */
+    private boolean isMixWide() {
+        return session.rows().stream().anyMatch(row -> row.strip().pan() != 0 || !row.strip().panMoves().isEmpty()
+                || (row instanceof AudioRow ? isWide(row) : row instanceof InstrumentRow || row instanceof PartRow
+                        ? widths.at(row, Station.INSERTS) == 2 : hasStereoEffect(row)));
+    }
+
+    private boolean isWide(Row row) {
+        return switch (images.get(row.id()).kind()) {
+            case STEREO, LEFT_ONLY, RIGHT_ONLY -> true;
+            case SILENT, MONO, SAME_ON_BOTH_SIDES -> hasStereoEffect(row);
+        };
+    }
+
+    private static boolean hasStereoEffect(Row row) {
+        return Stations.active(row.strip().inserts()).stream().map(insert -> Effects.find(insert.effect()).orElseThrow())
+                .anyMatch(effect -> effect.width(1) == 2 || effect.id().equals("polarity"));
+    }
+
+    private List<Choice> everythingThatSounds(List<PlanRow> rows) {
+        List<Choice> chosen = new ArrayList<>();
         for (PlanRow row : rows) {
-            for (Station station : row.stations()) {
-                if (chosen.contains(new Choice(row.row(), station))) {
-                    prints.add(print(row, station, depth, names));
+            switch (row.kind()) {
+                case AUDIO, INSTRUMENT, PART -> {
+                    boolean silent = row.kind() == PlanRow.Kind.AUDIO && row.peakDbfs() == null;
+                    for (Station station : List.of(Station.RAW, Station.SHAPED)) {
+                        if (!silent && row.stations().contains(station)) {
+                            chosen.add(new Choice(row.row(), station));
+                        }
+                    }
                 }
+                case MIX -> {
+                    if (!chosen.isEmpty()) {
+                        chosen.add(new Choice(row.row(), Station.FADER));
+                    }
+                }
+                case BUS, RETURN -> { }
             }
         }
-        return prints;
-    }
-
-    private Print print(PlanRow row, Station station, Depth depth, FileNames names) {
-        boolean mix = row.image() == null;
-        String file = names.next(row.number(), mix ? REFERENCE_NAME : row.name(), WAV);
-        Channels sides = mix ? row.channels() == 2 ? Channels.STEREO : Channels.MONO_FROM_LEFT : sides(row.image());
-        long bytes = WavWriter.fileBytes(session.rate(), sides.count(), depth.sample(), session.frames(),
-                BroadcastInfo.of(session, file, row.name(), station, depth.sample(), sides.count()));
-        return new Print(file, mix ? REFERENCE_FOLDER : TRACKS_FOLDER, row.row(), row.name(), station, sides.count(),
-                sides, bytes);
-    }
-
-    private static boolean isWide(StereoImage.Kind kind) {
-        return switch (kind) {
-            case STEREO, LEFT_ONLY, RIGHT_ONLY -> true;
-            case SILENT, MONO, SAME_ON_BOTH_SIDES -> false;
-        };
-    }
-
-    private static Channels sides(StereoImage.Kind kind) {
-        return switch (kind) {
-            case STEREO -> Channels.STEREO;
-            case RIGHT_ONLY -> Channels.MONO_FROM_RIGHT;
-            case SILENT, MONO, SAME_ON_BOTH_SIDES, LEFT_ONLY -> Channels.MONO_FROM_LEFT;
-        };
+        return chosen;
     }
 }

@@ -11,8 +11,9 @@ import apodex.signal.Station;
  * @param row      the row it is taken from
  * @param rowName  that row's name
  * @param station  where on the signal path
- * @param channels 1 or 2
+ * @param channels 1 or 2; before printing, what is expected where only printing can tell
  * @param sides    which of the row's sides they are
+ * @param trimDb   gain on the way into the file
  * @param bytes    size of the file
  */
 public record Print(
@@ -23,4 +24,10 @@ public record Print(
         Station station,
         int channels,
         Channels sides,
-        long bytes) {}
+        double trimDb,
+        long bytes) {
+
+    Print printed(int realChannels, long realBytes) {
+        return new Print(file, folder, row, rowName, station, realChannels, sides, trimDb, realBytes);
+    }
+}

@@ -5,7 +5,10 @@ import apodex.measure.Overview;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.Recording;
+import apodex.session.Session;
 import apodex.signal.Recordings;
+import apodex.time.FrameRange;
 import java.io.IOException;
 
 /** Measures the two sides of a row's Raw from its recordings' overviews, over just the stretches its clips use. */
@@ -13,15 +16,23 @@ final class RowImage {
     private RowImage() {}
 
     /** Fades are left out of account: they can only lower what is found. */
-    static StereoImage measure(AudioRow row, Recordings recordings) throws IOException {
+    static StereoImage measure(Session session, AudioRow row, Recordings recordings) throws IOException {
         StereoImage image = StereoImage.NOTHING;
         for (Clip clip : row.clips()) {
             try (Overview overview = recordings.overview(clip.recording())) {
-                StereoImage stretch = overview.measure(clip.firstChannel(), clip.channels(),
-                        apodex.time.FrameRange.ofLength(clip.offset(), clip.frames()));
+                StereoImage stretch = overview.measure(clip.firstChannel(), clip.channels(), heard(session, clip));
                 image = image.with(stretch.times(Decibels.toFactor(clip.gainDb())));
             }
         }
         return image;
+    }
+
+    /** The frames of the recording that a clip uses, at the recording's own rate. */
+    private static FrameRange heard(Session session, Clip clip) {
+        Recording recording = session.recording(clip.recording());
+        double ratio = (double) recording.rate().hertz() / session.rate().hertz();
+        long from = (long) Math.floor(clip.offset() * ratio);
+        long to = Math.min(recording.frames(), (long) Math.ceil((clip.offset() + clip.frames()) * ratio));
+        return new FrameRange(from, Math.max(from, to));
     }
 }

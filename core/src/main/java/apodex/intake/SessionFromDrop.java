@@ -26,7 +26,8 @@ import java.util.Optional;
 /**
  * Lays a session out from dropped recordings: one row each (one for every channel pair of wider files), placed by
  * the time reference in the file where there is one, at the start otherwise. The earliest time reference becomes the
- * session's start. The most common sample rate becomes the session's; of equally common ones, the higher.
+ * session's start. The most common sample rate becomes the session's; of equally common ones, the higher. Recordings of
+ * another rate stay as they came, and are resampled whenever the session sounds.
  */
 public final class SessionFromDrop {
     private final RecordingStore store;
@@ -63,7 +64,7 @@ public final class SessionFromDrop {
         SampleRate rate = mostCommonRate(sounds.values());
         refuseBeyondRowLimit(sounds);
         List<Outcome> outcomes = new ArrayList<>(sounds.entrySet()).parallelStream()
-                .map(sound -> bring(sound.getKey(), sound.getValue(), rate)).toList();
+                .map(sound -> bring(sound.getKey(), sound.getValue())).toList();
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(refused::add);
         List<Recording> recordings = outcomes.stream().map(Outcome::recording).filter(Objects::nonNull).toList();
         if (recordings.isEmpty()) {
@@ -110,12 +111,8 @@ public final class SessionFromDrop {
     /** What became of one file: one of the two is null. */
     private record Outcome(Recording recording, Refusal refusal) {}
 
-    private Outcome bring(DroppedFile file, SoundInfo info, SampleRate rate) {
-        if (!info.rate().equals(rate)) {
-            return refuse(file, "It has a sample rate of " + info.rate().label()
-                    + ", but most of the recordings have " + rate.label() + "; one session has one rate.");
-        }
-        if (rate.seconds(info.frames()) > Limits.SESSION_SECONDS) {
+    private Outcome bring(DroppedFile file, SoundInfo info) {
+        if (info.rate().seconds(info.frames()) > Limits.SESSION_SECONDS) {
             return refuse(file, "It is longer than a day.");
         }
         try {
@@ -132,19 +129,25 @@ public final class SessionFromDrop {
     }
 
     private Session layOut(List<Recording> recordings, SampleRate rate, String title, LocalDate today) {
-        long start = recordings.stream().map(SessionFromDrop::usableReference).filter(Objects::nonNull)
+        long start = recordings.stream().map(recording -> reference(recording, rate)).filter(Objects::nonNull)
                 .min(Comparator.naturalOrder()).orElse(0L);
         List<Row> rows = new ArrayList<>();
         for (Recording recording : recordings) {
-            Long reference = usableReference(recording);
+            Long reference = reference(recording, rate);
             long position = reference == null ? 0 : reference - start;
-            brought.add(new Brought(recording.fileName(), addRows(recording, position, rows)));
+            brought.add(new Brought(recording.fileName(), addRows(recording, position, rate, rows)));
         }
         rows.add(MixRow.DEFAULT);
         String originated = recordings.stream().map(Recording::originated).filter(Objects::nonNull)
                 .min(Comparator.naturalOrder()).orElse(today.toString());
         return new Session(Song.titled(title), rate, start, originated,
                 recordings.stream().distinct().toList(), rows);
+    }
+
+    /** Its time reference in frames of the session, where it has one that can be used. */
+    private static Long reference(Recording recording, SampleRate rate) {
+        Long own = usableReference(recording);
+        return own == null ? null : Math.round((double) own * rate.hertz() / recording.rate().hertz());
     }
 
     /** A time reference counts from midnight, so one of more than a day is some other program's idea and not used. */
@@ -154,14 +157,14 @@ public final class SessionFromDrop {
                 && reference < Limits.SESSION_SECONDS * recording.rate().hertz() ? reference : null;
     }
 
-    private static String addRows(Recording recording, long position, List<Row> rows) {
+    private static String addRows(Recording recording, long position, SampleRate rate, List<Row> rows) {
         String first = "r" + (rows.size() + 1);
         String stem = Drop.stem(recording.fileName());
         for (int channel = 0; channel < recording.channels(); channel += 2) {
             int width = Math.min(2, recording.channels() - channel);
             String name = recording.channels() <= 2 ? stem
                     : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
-            Clip clip = Clip.whole(recording, channel, width, position);
+            Clip clip = new Clip(recording.sha256(), channel, width, position, 0, recording.framesAt(rate), 0, 0, 0);
             rows.add(new AudioRow("r" + (rows.size() + 1), name, List.of(clip)));
         }
         return first;

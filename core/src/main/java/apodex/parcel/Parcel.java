@@ -1,6 +1,7 @@
 package apodex.parcel;
 
 import apodex.audio.Digests;
+import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
@@ -68,10 +69,22 @@ public final class Parcel {
                 put(out, path, printed.resolve(file.name()));
                 hashes.put(path, file.sha256());
             }
+            for (NoteFile notes : plan.notes()) {
+                putHashed(out, hashes, notes.folder() + "/" + notes.file(), printed.resolve(notes.file()));
+            }
+            if (!plan.listening().isEmpty()) {
+                putHashed(out, hashes, "Reference/" + plan.listening(), printed.resolve(plan.listening()));
+            }
             put(out, SessionSheet.FILE_NAME, sheet);
             hashes.put(SessionSheet.FILE_NAME, HexFormat.of().formatHex(Digests.sha256().digest(sheet)));
             put(out, Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8));
         }
+    }
+
+    private void putHashed(ZipArchiveOutputStream out, Map<String, String> hashes, String path, Path file)
+            throws IOException {
+        put(out, path, file);
+        hashes.put(path, Digests.sha256(file));
     }
 
     private void put(ZipArchiveOutputStream out, String path, Path file) throws IOException {

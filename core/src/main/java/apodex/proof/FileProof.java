@@ -18,6 +18,8 @@ import jakarta.annotation.Nullable;
  * @param timeReference    first frame counted from midnight; null when the file does not say
  * @param firstSoundFrame  first frame that is not zero; null when there is none
  * @param peakDbfs         loudest sample; null when every sample is zero
+ * @param loudnessLufs     integrated loudness of a reference mix; null when too quiet to tell, and of other files
+ * @param truePeakDbtp     true peak of a reference mix; null when silent, and of other files
  * @param silent           every sample is zero
  * @param nearlySilent     not silent, but never above -60 dBFS
  * @param fullScaleSamples samples at (of floats: at or beyond) full scale
@@ -38,6 +40,8 @@ public record FileProof(
         @Nullable Long timeReference,
         @Nullable Long firstSoundFrame,
         @Nullable Double peakDbfs,
+        @Nullable Double loudnessLufs,
+        @Nullable Double truePeakDbtp,
         boolean silent,
         boolean nearlySilent,
         long fullScaleSamples,
@@ -49,6 +53,6 @@ public record FileProof(
 
     FileProof sameAs(String other) {
         return new FileProof(name, folder, container, rate, sample, channels, frames, timeReference, firstSoundFrame,
-                peakDbfs, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, other);
+                peakDbfs, loudnessLufs, truePeakDbtp, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, other);
     }
 }

@@ -1,11 +1,14 @@
 package apodex.proof;
 
 import apodex.audio.Digests;
+import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
 import apodex.measure.Decibels;
+import apodex.measure.Loudness;
+import apodex.measure.TruePeak;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -20,6 +23,8 @@ public final class FileReader {
     private static final int BLOCK_FRAMES = 16_384;
 
     private final Path file;
+    private final SoundInfo packed;
+    private final Path sound;
     private final SoundInfo info;
     private final MessageDigest whole = Digests.sha256();
     private final MessageDigest content = Digests.sha256();
@@ -27,31 +32,56 @@ public final class FileReader {
     private double peak;
     private long firstSound = -1;
     private long fullScale;
+    private final Loudness loudness;
+    private final TruePeak truePeak;
 
-    private FileReader(Path file) throws IOException {
+    /** @param sound the file itself, or what it was unpacked to */
+    private FileReader(Path file, SoundInfo packed, Path sound, Measure measure) throws IOException {
         this.file = file;
-        this.info = SoundFile.examine(file);
+        this.packed = packed;
+        this.sound = sound;
+        this.info = SoundFile.examine(sound);
         this.picture = new FilePicture(info.frames(), PICTURE_POINTS);
+        boolean loud = measure == Measure.LOUDNESS_TOO;
+        this.loudness = loud ? new Loudness(info.rate(), info.channels()) : null;
+        this.truePeak = loud ? new TruePeak(info.rate(), info.channels()) : null;
     }
+
+    /** What is measured of a file. */
+    public enum Measure { SAMPLES, LOUDNESS_TOO }
 
     /** What was found, and how the file looks. */
     public record Result(FileProof proof, FilePicture picture) {}
 
     /**
-     * Reads {@code file}.
+     * Reads {@code file}. FLAC is unpacked beside it for as long as it takes.
      *
      * @param folder its folder in the parcel
      * @param overs  samples the walk held at full scale, which no reading back can tell
      */
-    public static Result read(Path file, String folder, long overs) throws IOException {
-        FileReader reader = new FileReader(file);
-        reader.readAll();
-        return new Result(reader.proof(folder, overs), reader.picture);
+    public static Result read(Path file, String folder, long overs, Measure measure) throws IOException {
+        SoundInfo packed = SoundFile.examine(file);
+        if (packed.layout() != null) {
+            return new FileReader(file, packed, file, measure).result(folder, overs);
+        }
+        Path unpacked = Files.createTempDirectory("apodex-proof-").resolve("sound.wav");
+        try {
+            FlacFile.decode(file, unpacked);
+            return new FileReader(file, packed, unpacked, measure).result(folder, overs);
+        } finally {
+            Files.deleteIfExists(unpacked);
+            Files.deleteIfExists(unpacked.getParent());
+        }
+    }
+
+    private Result result(String folder, long overs) throws IOException {
+        readAll();
+        return new Result(proof(folder, overs), picture);
     }
 
     private void readAll() throws IOException {
         long dataEnd = info.layout().offset() + info.frames() * info.layout().frameBytes();
-        try (InputStream in = Files.newInputStream(file); PcmReader pcm = new PcmReader(file, info)) {
+        try (InputStream in = Files.newInputStream(sound); PcmReader pcm = new PcmReader(sound, info)) {
             whole.update(in.readNBytes(Math.toIntExact(info.layout().offset())));
             double[][] block = new double[info.channels()][BLOCK_FRAMES];
             for (long first = 0; first < info.frames(); first += BLOCK_FRAMES) {
@@ -82,6 +112,10 @@ public final class FileReader {
             firstSound = first + firstNonZero(block, frames);
         }
         picture.add(block, first, frames);
+        if (loudness != null) {
+            loudness.add(block, frames);
+            truePeak.add(block, frames);
+        }
     }
 
     private static int firstNonZero(double[][] block, int frames) {
@@ -103,10 +137,16 @@ public final class FileReader {
     private FileProof proof(String folder, long overs) throws IOException {
         boolean silent = peak == 0;
         double peakDbfs = Decibels.ofAmplitude(peak);
-        return new FileProof(file.getFileName().toString(), folder, info.container(), info.rate(), info.sample(),
+        String hash = sound.equals(file) ? HexFormat.of().formatHex(whole.digest()) : Digests.sha256(file);
+        return new FileProof(file.getFileName().toString(), folder, packed.container(), info.rate(), info.sample(),
                 info.channels(), info.frames(), info.broadcast() == null ? null : info.broadcast().timeReference(),
-                silent ? null : firstSound, silent ? null : peakDbfs, silent,
+                silent ? null : firstSound, silent ? null : peakDbfs, lufs(),
+                truePeak == null || silent ? null : truePeak.dbtp(), silent,
                 !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS, fullScale, overs, Files.size(file),
-                HexFormat.of().formatHex(whole.digest()), HexFormat.of().formatHex(content.digest()), null);
+                hash, HexFormat.of().formatHex(content.digest()), null);
+    }
+
+    private Double lufs() {
+        return loudness == null || loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble();
     }
 }

@@ -1,5 +1,6 @@
 package apodex.proof;
 
+import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.proof.Verdict.Grade;
@@ -26,7 +27,9 @@ public record Proof(List<FileProof> files, List<Verdict> verdicts) {
     public static Proof of(Plan plan, List<FileProof> read) {
         List<FileProof> files = withTwins(read);
         List<Verdict> verdicts = new ArrayList<>();
-        verdicts.add(start(plan, files));
+        if (plan.format() == Handoff.Format.WAV) { // the others have no field for a time stamp
+            verdicts.add(start(plan, files));
+        }
         verdicts.add(length(plan, files));
         verdicts.add(format(plan, files));
         addIfAny(verdicts, files, FileProof::silent, Grade.LOOK, "silent", "not one sample differs from zero");

@@ -1,24 +1,54 @@
 package apodex.session;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 
 /**
  * A track with clips on it.
  *
- * @param clips in any order; where they overlap they add
+ * @param takes  one at least
+ * @param active id of the take that is heard
  */
-public record AudioRow(String id, String name, List<Clip> clips) implements Row {
+public record AudioRow(String id, String name, List<Take> takes, String active, Strip strip) implements Row {
+    private static final String FIRST_TAKE = "t1";
+
     public AudioRow {
-        clips = List.copyOf(clips);
+        takes = List.copyOf(takes);
+    }
+
+    /** A row of one take, straight to the mix. */
+    public AudioRow(String id, String name, List<Clip> clips) {
+        this(id, name, clips, Strip.PLAIN);
+    }
+
+    /** A row of one take. */
+    public AudioRow(String id, String name, List<Clip> clips, Strip strip) {
+        this(id, name, List.of(new Take(FIRST_TAKE, "Take 1", clips)), FIRST_TAKE, strip);
+    }
+
+    /** The active take's clips that are not muted. */
+    @JsonIgnore
+    public List<Clip> clips() {
+        return takes.stream().filter(take -> take.id().equals(active)).flatMap(take -> take.clips().stream())
+                .filter(clip -> !clip.muted()).toList();
     }
 
     @Override
     public AudioRow withName(String newName) {
-        return new AudioRow(id, newName, clips);
+        return new AudioRow(id, newName, takes, active, strip);
+    }
+
+    @Override
+    public AudioRow withStrip(Strip newStrip) {
+        return new AudioRow(id, name, takes, active, newStrip);
+    }
+
+    public AudioRow withTakes(List<Take> newTakes, String newActive) {
+        return new AudioRow(id, name, newTakes, newActive, strip);
     }
 
     /** The frame after the last sound; 0 for an empty row. */
     public long endFrame() {
-        return clips.stream().mapToLong(clip -> clip.range().end()).max().orElse(0);
+        return clips().stream().mapToLong(clip -> clip.range().end()).max().orElse(0);
     }
 }

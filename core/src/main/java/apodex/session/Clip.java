@@ -2,9 +2,11 @@ package apodex.session;
 
 import apodex.time.FrameRange;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.util.List;
 
 /**
- * A stretch of a recording placed on the timeline.
+ * A stretch of a recording placed on the timeline. All frames are counted at the session's rate; a recording of another
+ * rate counts as long as it lasts.
  *
  * @param recording     SHA-256 of the recording
  * @param firstChannel  first of its channels that is used, from 0
@@ -13,8 +15,10 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
  * @param offset        first frame of the recording that is heard
  * @param frames        length
  * @param gainDb        gain in dB; 0 leaves every sample as it is
- * @param fadeInFrames  length of the straight fade at its start
- * @param fadeOutFrames length of the straight fade at its end
+ * @param fadeIn        at its start
+ * @param fadeOut       at its end
+ * @param inserts       effects on this clip alone
+ * @param muted         it is there, but not heard at any station
  */
 public record Clip(
         String recording,
@@ -24,8 +28,22 @@ public record Clip(
         long offset,
         long frames,
         double gainDb,
-        long fadeInFrames,
-        long fadeOutFrames) {
+        Fade fadeIn,
+        Fade fadeOut,
+        List<Insert> inserts,
+        boolean muted) {
+    public Clip {
+        fadeIn = fadeIn == null ? Fade.NONE : fadeIn;
+        fadeOut = fadeOut == null ? Fade.NONE : fadeOut;
+        inserts = inserts == null ? List.of() : List.copyOf(inserts);
+    }
+
+    /** A clip with straight fades and nothing else. */
+    public Clip(String recording, int firstChannel, int channels, long position, long offset, long frames,
+            double gainDb, long fadeInFrames, long fadeOutFrames) {
+        this(recording, firstChannel, channels, position, offset, frames, gainDb, Fade.straight(fadeInFrames),
+                Fade.straight(fadeOutFrames), List.of(), false);
+    }
 
     public static Clip whole(Recording recording, int firstChannel, int channels, long position) {
         return new Clip(recording.sha256(), firstChannel, channels, position, 0, recording.frames(), 0, 0, 0);
@@ -36,9 +54,15 @@ public record Clip(
         return FrameRange.ofLength(position, frames);
     }
 
-    /** True when its samples are heard as they were recorded. */
+    /** True when its samples are heard as they were recorded, clip inserts left aside. */
     @JsonIgnore
     public boolean isUntouched() {
-        return gainDb == 0 && fadeInFrames == 0 && fadeOutFrames == 0;
+        return gainDb == 0 && fadeIn.frames() == 0 && fadeOut.frames() == 0;
+    }
+
+    /** The same clip with other inserts. */
+    public Clip withInserts(List<Insert> other) {
+        return new Clip(recording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, other,
+                muted);
     }
 }

@@ -12,7 +12,7 @@ import jakarta.annotation.Nullable;
  * @param rate          frames per second
  * @param channels      number of channels
  * @param sample        sample format
- * @param frames        length
+ * @param frames        length, at its own rate
  * @param timeReference first frame counted from midnight, where the file says so
  * @param originated    when it was made, {@code yyyy-mm-dd}, where the file says so
  */
@@ -24,4 +24,11 @@ public record Recording(
         SampleFormat sample,
         long frames,
         @Nullable Long timeReference,
-        @Nullable String originated) {}
+        @Nullable String originated) {
+
+    /** Its length when it is played at another rate. */
+    public long framesAt(SampleRate other) {
+        return rate.equals(other) ? frames
+                : Math.floorDiv(frames * (long) other.hertz() + rate.hertz() - 1, (long) rate.hertz());
+    }
+}

@@ -7,13 +7,22 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = AudioRow.class, name = "audio"),
+    @JsonSubTypes.Type(value = InstrumentRow.class, name = "instrument"),
+    @JsonSubTypes.Type(value = PartRow.class, name = "part"),
+    @JsonSubTypes.Type(value = BusRow.class, name = "bus"),
+    @JsonSubTypes.Type(value = ReturnRow.class, name = "return"),
     @JsonSubTypes.Type(value = MixRow.class, name = "mix")
 })
-public sealed interface Row permits AudioRow, MixRow {
+public sealed interface Row permits AudioRow, InstrumentRow, PartRow, BusRow, ReturnRow, MixRow {
     /** Stays the same for the row's whole life. */
     String id();
 
     String name();
 
+    /** What happens to its signal on its way out. */
+    Strip strip();
+
     Row withName(String name);
+
+    Row withStrip(Strip strip);
 }

@@ -1,6 +1,10 @@
 package apodex.session;
 
+import apodex.instrument.Instrument;
+import apodex.instrument.Instruments;
+import apodex.instrument.Note;
 import apodex.time.SampleRate;
+import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 import java.util.Optional;
@@ -9,10 +13,12 @@ import java.util.function.UnaryOperator;
 /**
  * The song as recorded and arranged. The source of truth; never changed, only followed by another.
  *
- * @param song           title, artist, tempo, meter, key
- * @param rate           all its recordings have this rate
+ * @param song           title, artist, tempo map, key
+ * @param rate           frames per second of its timeline
  * @param startReference frame 0 of the session, counted from midnight
  * @param originated     when it was recorded, {@code yyyy-mm-dd}
+ * @param panLaw         how loud the centre is
+ * @param markers        in any order
  * @param recordings     every recording its clips use
  * @param rows           in the order they are shown; the mix comes last
  */
@@ -21,18 +27,50 @@ public record Session(
         SampleRate rate,
         long startReference,
         String originated,
+        PanLaw panLaw,
+        List<Marker> markers,
         List<Recording> recordings,
         List<Row> rows) {
 
     public Session {
+        panLaw = panLaw == null ? PanLaw.MINUS_3 : panLaw;
+        markers = markers == null ? List.of() : List.copyOf(markers);
         recordings = List.copyOf(recordings);
         rows = List.copyOf(rows);
     }
 
-    /** From the session's start to the last sound's end. */
+    /** A session without markers, with the usual pan law. */
+    public Session(Song song, SampleRate rate, long startReference, String originated, List<Recording> recordings,
+            List<Row> rows) {
+        this(song, rate, startReference, originated, PanLaw.MINUS_3, List.of(), recordings, rows);
+    }
+
+    /** From the session's start to the last sound's end: of clips their end, of notes the end of their ringing. */
     @JsonIgnore
     public long frames() {
-        return audioRows().stream().mapToLong(AudioRow::endFrame).max().orElse(0);
+        long end = 0;
+        for (Row row : rows) {
+            if (row instanceof AudioRow audio) {
+                end = Math.max(end, audio.endFrame());
+            } else if (row instanceof InstrumentRow instrument) {
+                end = Math.max(end, endFrame(instrument));
+            }
+        }
+        return end;
+    }
+
+    private long endFrame(InstrumentRow row) {
+        Optional<Instrument> instrument = Instruments.find(row.instrument());
+        if (instrument.isEmpty()) {
+            return 0;
+        }
+        TempoMap timeline = song.timeline();
+        long end = 0;
+        for (Note note : row.notes()) {
+            long stop = timeline.frameOf(note.quarter() + note.quarters(), rate);
+            end = Math.max(end, stop + Math.round(instrument.get().ringSeconds() * rate.hertz()));
+        }
+        return end;
     }
 
     @JsonIgnore
@@ -40,8 +78,19 @@ public record Session(
         return rows.stream().filter(AudioRow.class::isInstance).map(AudioRow.class::cast).toList();
     }
 
+    @JsonIgnore
+    public MixRow mix() {
+        return rows.stream().filter(MixRow.class::isInstance).map(MixRow.class::cast).findFirst().orElseThrow();
+    }
+
     public Optional<Row> row(String id) {
         return rows.stream().filter(row -> row.id().equals(id)).findFirst();
+    }
+
+    /** Names of the parts of an instrument row that have rows of their own. */
+    public List<String> partsOnTheirOwn(String instrumentRow) {
+        return rows.stream().filter(PartRow.class::isInstance).map(PartRow.class::cast)
+                .filter(part -> part.instrument().equals(instrumentRow)).map(PartRow::part).toList();
     }
 
     /** @throws IllegalArgumentException when the session does not use it */
@@ -51,12 +100,23 @@ public record Session(
     }
 
     public Session withSong(Song newSong) {
-        return new Session(newSong, rate, startReference, originated, recordings, rows);
+        return new Session(newSong, rate, startReference, originated, panLaw, markers, recordings, rows);
+    }
+
+    public Session withPanLaw(PanLaw law) {
+        return new Session(song, rate, startReference, originated, law, markers, recordings, rows);
+    }
+
+    public Session withMarkers(List<Marker> newMarkers) {
+        return new Session(song, rate, startReference, originated, panLaw, newMarkers, recordings, rows);
+    }
+
+    public Session withRows(List<Row> newRows) {
+        return new Session(song, rate, startReference, originated, panLaw, markers, recordings, newRows);
     }
 
     /** The same session with one row changed. */
     public Session withRow(String id, UnaryOperator<Row> change) {
-        List<Row> changed = rows.stream().map(row -> row.id().equals(id) ? change.apply(row) : row).toList();
-        return new Session(song, rate, startReference, originated, recordings, changed);
+        return withRows(rows.stream().map(row -> row.id().equals(id) ? change.apply(row) : row).toList());
     }
 }

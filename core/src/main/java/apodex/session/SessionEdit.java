@@ -7,9 +7,22 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = RenameRow.class, name = "renameRow"),
-    @JsonSubTypes.Type(value = SetSong.class, name = "setSong")
+    @JsonSubTypes.Type(value = SetSong.class, name = "setSong"),
+    @JsonSubTypes.Type(value = SetTempoMap.class, name = "setTempoMap"),
+    @JsonSubTypes.Type(value = SetMarkers.class, name = "setMarkers"),
+    @JsonSubTypes.Type(value = SetPanLaw.class, name = "setPanLaw"),
+    @JsonSubTypes.Type(value = AddRow.class, name = "addRow"),
+    @JsonSubTypes.Type(value = RemoveRow.class, name = "removeRow"),
+    @JsonSubTypes.Type(value = SetTakes.class, name = "setTakes"),
+    @JsonSubTypes.Type(value = SetNotes.class, name = "setNotes"),
+    @JsonSubTypes.Type(value = SetInserts.class, name = "setInserts"),
+    @JsonSubTypes.Type(value = SetFader.class, name = "setFader"),
+    @JsonSubTypes.Type(value = SetMoves.class, name = "setMoves"),
+    @JsonSubTypes.Type(value = SetSends.class, name = "setSends"),
+    @JsonSubTypes.Type(value = SetOutputs.class, name = "setOutputs")
 })
-public sealed interface SessionEdit permits RenameRow, SetSong {
+public sealed interface SessionEdit permits RenameRow, SetSong, SetTempoMap, SetMarkers, SetPanLaw, AddRow, RemoveRow,
+        SetTakes, SetNotes, SetInserts, SetFader, SetMoves, SetSends, SetOutputs {
     /**
      * The session after this edit.
      *
@@ -19,4 +32,15 @@ public sealed interface SessionEdit permits RenameRow, SetSong {
 
     /** What it did, for undo: {@code Rename “Tuba”}. */
     String describe(Session before);
+
+    /** The row of that id, or a refusal. */
+    static Row row(Session session, String id) {
+        return session.row(id).orElseThrow(
+                () -> new EditRefused("row", "There is no row “" + NameRule.shown(String.valueOf(id)) + "” in this session."));
+    }
+
+    /** How a row is called in the words for undo. */
+    static String named(Session session, String id) {
+        return "“" + session.row(id).map(Row::name).orElse(id) + "”";
+    }
 }

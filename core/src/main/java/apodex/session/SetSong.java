@@ -26,7 +26,9 @@ public record SetSong(
                 checkedArtist,
                 tempo,
                 isBlank(meter) ? null : parse("meter", meter, apodex.time.Meter::parse),
-                isBlank(key) ? null : parse("key", key, Key::parse)));
+                isBlank(key) ? null : parse("key", key, Key::parse),
+                session.song().tempoChanges(),
+                session.song().meterChanges()));
     }
 
     @Override

@@ -1,22 +1,46 @@
 package apodex.session;
 
 import apodex.time.Meter;
+import apodex.time.MeterChange;
+import apodex.time.TempoChange;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /**
  * What a file cannot say about itself.
  *
- * @param title  never blank
- * @param artist may be empty
- * @param tempo  quarter notes a minute, null while nobody has said
- * @param meter  null while nobody has said
- * @param key    null while nobody has said
+ * @param title        never blank
+ * @param artist       may be empty
+ * @param tempo        quarter notes a minute at the start, null while nobody has said
+ * @param meter        at the start, null while nobody has said
+ * @param key          null while nobody has said
+ * @param tempoChanges after the start, ascending
+ * @param meterChanges after bar 1, ascending
  */
 public record Song(
-        String title, String artist, @Nullable Double tempo, @Nullable Meter meter, @Nullable Key key) {
+        String title,
+        String artist,
+        @Nullable Double tempo,
+        @Nullable Meter meter,
+        @Nullable Key key,
+        List<TempoChange> tempoChanges,
+        List<MeterChange> meterChanges) {
+    /** What notes are played at, and Standard MIDI Files count with, while nobody has said. */
+    public static final double TEMPO_WHEN_UNKNOWN = 120;
+
+    public Song {
+        tempoChanges = tempoChanges == null ? List.of() : List.copyOf(tempoChanges);
+        meterChanges = meterChanges == null ? List.of() : List.copyOf(meterChanges);
+    }
+
+    /** A song of one tempo and meter. */
+    public Song(String title, String artist, @Nullable Double tempo, @Nullable Meter meter, @Nullable Key key) {
+        this(title, artist, tempo, meter, key, List.of(), List.of());
+    }
 
     public static Song titled(String title) {
         return new Song(title, "", null, null, null);
@@ -25,8 +49,19 @@ public record Song(
     /** Bars and beats, once the tempo is known; 4/4 while the meter is not. */
     @JsonIgnore
     public Optional<TempoMap> tempoMap() {
-        return Optional.ofNullable(tempo)
-                .map(quarters -> new TempoMap(quarters, meter == null ? Meter.FOUR_FOUR : meter));
+        return tempo == null ? Optional.empty() : Optional.of(timeline());
+    }
+
+    /** Bars and beats as notes are played: at 120 while the tempo is not known. */
+    @JsonIgnore
+    public TempoMap timeline() {
+        List<TempoChange> tempos = new ArrayList<>();
+        tempos.add(new TempoChange(0, tempo == null ? TEMPO_WHEN_UNKNOWN : tempo, TempoChange.Way.JUMP));
+        tempos.addAll(tempoChanges);
+        List<MeterChange> meters = new ArrayList<>();
+        meters.add(new MeterChange(1, meter == null ? Meter.FOUR_FOUR : meter));
+        meters.addAll(meterChanges);
+        return new TempoMap(tempos, meters);
     }
 
     /** The tempo as it is written in names: {@code 96}, {@code 96.5}; empty while unknown. */

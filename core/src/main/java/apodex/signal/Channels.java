@@ -10,9 +10,15 @@ public enum Channels {
     /** One channel: the right side, where the left is silent. */
     @JsonProperty("monoFromRight")
     MONO_FROM_RIGHT(1),
+    /** One channel: half of the sum of both sides; of two equal sides, the side. */
+    @JsonProperty("monoSum")
+    MONO_SUM(1),
     /** Two channels; a mono sound on both. */
     @JsonProperty("stereo")
-    STEREO(2);
+    STEREO(2),
+    /** Two channels while it is printed, one in the end when its sides turn out to be alike or one to be silent. */
+    @JsonProperty("measured")
+    MEASURED(2);
 
     private final int count;
 

@@ -1,10 +1,11 @@
 package apodex.signal;
 
 import apodex.session.Clip;
+import apodex.session.Fade;
 
 /**
- * A clip's gain and its straight fades. Frame {@code n} of a fade of {@code N} frames has the gain
- * {@code (n + 1/2) / N}, so that a fade in and the same fade out laid over each other add up to one.
+ * A clip's gain and its fades. Frame {@code n} of a fade of {@code N} frames stands at {@code (n + 1/2) / N} of its curve,
+ * so that a straight fade in and the same fade out laid over each other add up to one.
  */
 final class ClipGain {
     private ClipGain() {}
@@ -21,13 +22,15 @@ final class ClipGain {
                 channel[i] *= gain;
             }
         }
-        int fadeInEnd = (int) Math.max(0, Math.min(frames, clip.fadeInFrames() - inClip));
+        Fade in = clip.fadeIn();
+        int fadeInEnd = (int) Math.max(0, Math.min(frames, in.frames() - inClip));
         for (int i = 0; i < fadeInEnd; i++) {
-            scale(samples, i, (inClip + i + 0.5) / clip.fadeInFrames());
+            scale(samples, i, in.curve().gain((inClip + i + 0.5) / in.frames()));
         }
-        long fadeOutStart = clip.frames() - clip.fadeOutFrames() - inClip;
+        Fade out = clip.fadeOut();
+        long fadeOutStart = clip.frames() - out.frames() - inClip;
         for (int i = (int) Math.max(0, Math.min(frames, fadeOutStart)); i < frames; i++) {
-            scale(samples, i, (clip.frames() - inClip - i - 0.5) / clip.fadeOutFrames());
+            scale(samples, i, out.curve().gain((clip.frames() - inClip - i - 0.5) / out.frames()));
         }
     }
 

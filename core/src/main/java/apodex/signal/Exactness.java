@@ -14,8 +14,8 @@ final class Exactness {
 
     /** True when nothing but placing happens to the samples and the format holds each of them exactly. */
     static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
-        return isOnlyPlaced(row) && row.clips().stream()
-                .allMatch(clip -> depth.holdsExactly(session.recording(clip.recording()).sample()));
+        return isOnlyPlaced(row) && row.clips().stream().map(clip -> session.recording(clip.recording()))
+                .allMatch(recording -> depth.holdsExactly(recording.sample()) && recording.rate().equals(session.rate()));
     }
 
     /** True when no clip is changed in level and no two overlap. */

@@ -16,33 +16,77 @@ import java.util.Comparator;
  * place without being decoded. Most Raw files of a session are of this kind, which makes printing them about as
  * fast as copying.
  */
-final class PlainCopy implements RowTap {
+final class PlainCopy extends Task implements AutoCloseable {
+    private static final int PIECE_FRAMES = 16_384;
+
     private final Clip[] clips;
     private final Channels channels;
     private final int sampleBytes;
     private final int frameBytes;
     private final ClipReaders readers;
     private final WavWriter out;
+    private final long start;
+    private final long leadInFrames;
+    private final long soundEnd;
+    private final long end;
+    private final long walkStart;
+    private final int blockFrames;
     private byte[] block = new byte[0];
     private int firstAlive;
+    private long next;
 
     /** Whether {@code tap} can be written this way. */
     static boolean isPossible(Session session, AudioRow row, Tap tap) {
-        return tap.station() == Station.RAW && Exactness.isOnlyPlaced(row) && row.clips().stream()
-                .allMatch(clip -> session.recording(clip.recording()).sample() == tap.depth());
+        return tap.station() == Station.RAW && tap.trimDb() == 0 && tap.container() == Tap.Container.WAV
+                && tap.rate().equals(session.rate()) && tap.channels() != Channels.MEASURED
+                && tap.channels() != Channels.MONO_SUM && Exactness.isOnlyPlaced(row) && row.clips().stream()
+                .map(clip -> session.recording(clip.recording()))
+                .allMatch(recording -> recording.sample() == tap.depth() && recording.rate().equals(session.rate()));
     }
 
-    PlainCopy(AudioRow row, Tap tap, Recordings recordings, WavWriter out) {
+    /**
+     * @param soundEnd frame of the session from which on nothing new sounds
+     * @param end      frame of the session at which the file ends
+     */
+    PlainCopy(AudioRow row, Tap tap, Recordings recordings, WavWriter out, Passage passage, long soundEnd, long end,
+            long walkStart, int blockFrames) {
         this.clips = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toArray(Clip[]::new);
         this.channels = tap.channels();
         this.sampleBytes = tap.depth().bytes();
         this.frameBytes = sampleBytes * channels.count();
         this.readers = new ClipReaders(recordings);
         this.out = out;
+        this.start = passage.range().start();
+        this.leadInFrames = passage.leadInFrames();
+        this.soundEnd = soundEnd;
+        this.end = end;
+        this.walkStart = walkStart;
+        this.blockFrames = blockFrames;
+        this.next = start;
     }
 
+    private void silence(long frames) throws IOException {
+        byte[] zeros = new byte[PIECE_FRAMES * frameBytes];
+        for (long left = frames * frameBytes; left > 0; left -= zeros.length) {
+            out.write(zeros, (int) Math.min(left, zeros.length));
+        }
+    }
+
+    /** Copies in pieces larger than the walk's blocks, since nothing here is computed. */
     @Override
-    public void write(long first, int frames) throws IOException {
+    void step(long number) throws IOException {
+        if (number == 0) {
+            silence(leadInFrames);
+        }
+        long reached = Math.min(end, walkStart + (number + 1) * blockFrames);
+        while (reached - next >= PIECE_FRAMES || reached == end && next < end) {
+            int frames = (int) Math.min(PIECE_FRAMES, end - next);
+            copy(next, frames);
+            next += frames;
+        }
+    }
+
+    private void copy(long first, int frames) throws IOException {
         if (block.length < frames * frameBytes) {
             block = new byte[frames * frameBytes];
         }
@@ -50,17 +94,17 @@ final class PlainCopy implements RowTap {
         while (firstAlive < clips.length && clips[firstAlive].range().end() <= first) {
             firstAlive++;
         }
-        if (firstAlive < clips.length && coversWhole(clips[firstAlive], first, end) && isStoredAlike(clips[firstAlive])) {
+        if (firstAlive < clips.length && end <= soundEnd && coversWhole(clips[firstAlive], first, end) && isStoredAlike(clips[firstAlive])) {
             Clip clip = clips[firstAlive];
             byte[] bytes = readers.of(clip).readBytes(clip.offset() + first - clip.position(), frames);
             out.write(bytes, frames * frameBytes);
             return;
         }
         Arrays.fill(block, 0, frames * frameBytes, (byte) 0);
-        for (int i = firstAlive; i < clips.length && clips[i].position() < end; i++) {
+        for (int i = firstAlive; i < clips.length && clips[i].position() < Math.min(end, soundEnd); i++) {
             Clip clip = clips[i];
             long from = Math.max(first, clip.position());
-            long to = Math.min(end, clip.range().end());
+            long to = Math.min(Math.min(end, soundEnd), clip.range().end());
             if (from < to) {
                 place(clip, from, (int) (to - from), (int) (from - first));
             }
@@ -99,8 +143,25 @@ final class PlainCopy implements RowTap {
         }
     }
 
+    /** Copies what is left and ends the file. @param finalEnd frame of the session it goes to */
+    Printed finish(long finalEnd) throws IOException {
+        while (next < finalEnd) {
+            int count = (int) Math.min(PIECE_FRAMES, finalEnd - next);
+            copy(next, count);
+            next += count;
+        }
+        long frames = leadInFrames + finalEnd - start;
+        out.finish(frames);
+        if (!out.isComplete()) {
+            throw new IllegalStateException("The walk left a copied file unfinished.");
+        }
+        out.close();
+        return new Printed(channels.count(), frames, 0);
+    }
+
     @Override
     public void close() throws IOException {
         readers.close();
+        out.close();
     }
 }

@@ -4,12 +4,24 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 
 /** Where on the signal path a file is taken. */
 public enum Station {
-    /** An audio row's clips with their gain and fades, and nothing else. */
+    /** Clips with their gain and fades; an instrument's plain sound; of a bus and the mix, the plain sum. */
     @JsonProperty("raw")
     RAW("Raw"),
-    /** After level and pan; of the mix row, the reference mix. */
+    /** Raw plus clip inserts and the inserts that are kept. */
+    @JsonProperty("shaped")
+    SHAPED("Shaped"),
+    /** Raw plus all inserts, at unity. */
+    @JsonProperty("inserts")
+    INSERTS("Inserts"),
+    /** After fader, pan, mute and moves; of the mix row, the reference mix. */
     @JsonProperty("fader")
-    FADER("Fader");
+    FADER("Fader"),
+    /** On through every bus, up to the mix's door. */
+    @JsonProperty("bus")
+    BUS("Bus"),
+    /** Through the mix's inserts and fader as well. */
+    @JsonProperty("mix")
+    MIX("Mix");
 
     private final String label;
 

@@ -1,67 +1,237 @@
 package apodex.signal;
 
+import apodex.audio.AiffWriter;
 import apodex.audio.Dither;
 import apodex.audio.PcmEncoder;
+import apodex.audio.ResampleKernel;
+import apodex.audio.SoundWriter;
+import apodex.audio.StreamResampler;
 import apodex.audio.WavWriter;
+import apodex.measure.Decibels;
+import apodex.measure.StereoImage;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.util.Arrays;
 
-/** Encodes blocks of a rendered signal into a tap's file: picks the sides, dithers where clips sound. */
-final class TapFile {
-    private final Channels channels;
+/** Takes a stream's blocks into a tap's file: the passage's frames, the wanted sides, trim, rate, dither, sample format. */
+final class TapFile implements AutoCloseable {
+    private static final double QUIET = Decibels.toFactor(Passage.QUIET_DBFS);
+    private final Tap tap;
+    private final Passage passage;
+    private final DitherGate ditherGate;
     private final Dither dither;
-    private final Coverage coverage;
     private final PcmEncoder encoder;
-    private final WavWriter out;
+    private final SoundWriter out;
+    private final ResampleKernel kernel;
+    private final StreamResampler[] resamplers;
+    private final double trim;
+    private final long watchFrom;
+    private final long leadIn;
+    private final long mostFrames;
+    private final SidePeaks peaks = new SidePeaks();
+    private final double[][] own;
     private final double[][] picked;
+    private double[][] resampled = new double[0][];
     private byte[] bytes = new byte[0];
+    private long framesWritten;
+    private volatile long lastLoud = Long.MIN_VALUE / 2;
 
-    /** @param exact whether the target format holds every sample exactly, so that nothing is rounded */
-    TapFile(Tap tap, boolean exact, Coverage coverage, WavWriter out) {
-        this.channels = tap.channels();
-        this.dither = Dither.policy(exact, tap.depth());
-        this.coverage = coverage;
-        this.encoder = new PcmEncoder(tap.depth(), channels.count(), tap.ditherSeed());
-        this.out = out;
-        this.picked = new double[channels.count()][];
+    /**
+     * @param longest  frames of the session the file can cover, tail included
+     * @param coverage where clips sound, for a tap at Raw; null elsewhere
+     * @param exact    whether the target format holds every sample exactly, so that nothing is rounded
+     */
+    TapFile(Tap tap, SampleRate rate, Passage passage, long longest, boolean exact, @Nullable Coverage coverage,
+            Kernels kernels, int blockFrames) throws IOException {
+        this.tap = tap;
+        this.passage = passage;
+        this.trim = Decibels.toFactor(tap.trimDb());
+        boolean foreign = !tap.rate().equals(rate);
+        this.dither = Dither.policy(exact && !foreign && trim == 1, tap.depth());
+        this.ditherGate = new DitherGate(foreign ? null : coverage);
+        this.encoder = new PcmEncoder(tap.depth(), tap.channels().count(), tap.ditherSeed());
+        this.own = new double[tap.channels().count()][blockFrames];
+        this.picked = own.clone();
+        this.kernel = foreign ? kernels.between(rate, tap.rate()) : null;
+        this.resamplers = new StreamResampler[foreign ? picked.length : 0];
+        for (int c = 0; c < resamplers.length; c++) {
+            resamplers[c] = new StreamResampler(kernel);
+        }
+        this.watchFrom = passage.range().end() - rate.hertz();
+        this.leadIn = foreign ? Math.round((double) passage.leadInFrames() * tap.rate().hertz() / rate.hertz())
+                : passage.leadInFrames();
+        this.mostFrames = framesFor(longest);
+        this.out = open(tap, mostFrames);
+    }
+
+    static SoundWriter open(Tap tap, long frames) throws IOException {
+        return tap.container() == Tap.Container.AIFF
+                ? new AiffWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames)
+                : new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+    }
+
+    /** Frames of the file when the passage covers {@code frames} of the session. */
+    private long framesFor(long frames) {
+        return leadIn + (kernel == null ? frames : kernel.framesOut(frames));
+    }
+
+    /** Frames by which it needs to see more of the stream than the passage has. */
+    long lookAhead() {
+        return kernel == null ? 0 : kernel.half() + 1L;
+    }
+
+    /** Last frame of the session at which it was not quiet, from a second before the range's end on. */
+    long lastLoudFrame() {
+        return lastLoud;
     }
 
     /**
-     * Writes the next block.
+     * Takes the next block.
      *
-     * @param block 1 or 2 channels x frames
+     * @param block  channels x frames
+     * @param width  how many of the channels count
+     * @param first  frame of the session that index 0 stands for
+     * @param sounds false when the block holds nothing
      */
-    void write(double[][] block, long first, int frames) throws IOException {
-        int length = frames * encoder.frameBytes();
-        if (bytes.length < length) {
-            bytes = new byte[length];
+    void take(double[][] block, int width, long first, int frames, boolean sounds) throws IOException {
+        long history = kernel == null ? 0 : kernel.half();
+        int from = (int) Math.max(0, Math.min(frames, passage.range().start() - history - first));
+        if (from == frames || framesWritten >= mostFrames && framesWritten > 0) {
+            return;
         }
+        if (framesWritten == 0 && leadIn > 0) {
+            silence(leadIn);
+        }
+        if (!sounds && kernel == null && !ditherGate.mayStayOpen(dither)) {
+            silence(Math.min(frames - from, mostFrames - framesWritten));
+            return;
+        }
+        int length = frames - from;
+        pick(block, width, from, length, sounds);
+        if (first + frames > watchFrom) {
+            watch(first + from, length);
+        }
+        if (kernel == null) {
+            encode(picked, (int) Math.min(length, mostFrames - framesWritten), first + from);
+        } else {
+            resample(first + from - passage.range().start(), length);
+        }
+    }
+
+    /** Points {@link #picked} at the wanted sides; copies only what has to be changed. */
+    private void pick(double[][] block, int width, int from, int length, boolean sounds) {
+        boolean asItIs = sounds && from == 0 && trim == 1 && tap.channels() != Channels.MONO_SUM;
         for (int c = 0; c < picked.length; c++) {
-            picked[c] = block[Math.min(channels.side(c), block.length - 1)];
+            if (asItIs) {
+                picked[c] = block[Math.min(tap.channels().side(c), width - 1)];
+                continue;
+            }
+            picked[c] = own[c];
+            double[] to = own[c];
+            if (!sounds) {
+                Arrays.fill(to, 0, length, 0);
+                continue;
+            }
+            double[] side = block[Math.min(tap.channels().side(c), width - 1)];
+            if (tap.channels() == Channels.MONO_SUM && width == 2) {
+                double[] other = block[1];
+                for (int i = 0; i < length; i++) {
+                    to[i] = 0.5 * (side[from + i] + other[from + i]);
+                }
+            } else {
+                System.arraycopy(side, from, to, 0, length);
+            }
+            if (trim != 1) {
+                for (int i = 0; i < length; i++) {
+                    to[i] *= trim;
+                }
+            }
         }
-        int from = 0;
-        while (from < frames) {
-            boolean noisy = dither != Dither.NONE && coverage.covers(first + from);
-            long edge = dither == Dither.NONE ? Long.MAX_VALUE : coverage.nextEdge(first + from);
-            int to = (int) Math.min(frames, edge == Long.MAX_VALUE ? frames : edge - first);
-            encoder.encode(picked, from, to, first, noisy ? dither : Dither.NONE, bytes);
-            from = to;
+        if (tap.channels() == Channels.MEASURED) {
+            peaks.add(picked[0], picked[1], length);
         }
-        out.write(bytes, length);
     }
 
-    /** Samples that were held at full scale because the integer format ends there. */
-    long overs() {
-        return encoder.overs();
+    private void watch(long first, int length) {
+        for (int i = length - 1; i >= 0 && first + i >= watchFrom; i--) {
+            for (double[] channel : picked) {
+                if (Math.abs(channel[i]) >= QUIET) {
+                    lastLoud = Math.max(lastLoud, first + i);
+                    return;
+                }
+            }
+        }
     }
 
-    /** Writes digital silence. */
-    void silence(int frames) throws IOException {
-        int length = frames * encoder.frameBytes();
-        if (bytes.length < length) {
-            bytes = new byte[length];
+    private void resample(long sinceStart, int length) throws IOException {
+        int most = (int) kernel.framesOut(length) + 2;
+        if (resampled.length == 0 || resampled[0].length < most) {
+            resampled = new double[picked.length][most];
         }
-        Arrays.fill(bytes, 0, length, (byte) 0);
-        out.write(bytes, length);
+        int count = 0;
+        for (int c = 0; c < picked.length; c++) {
+            count = resamplers[c].process(picked[c], 0, length, sinceStart, resampled[c]);
+        }
+        encode(resampled, (int) Math.min(count, mostFrames - framesWritten), framesWritten);
+    }
+
+    private void encode(double[][] samples, int length, long first) throws IOException {
+        int size = length * encoder.frameBytes();
+        if (bytes.length < size) {
+            bytes = new byte[size];
+        }
+        if (dither == Dither.NONE) {
+            encoder.encode(samples, 0, length, first, Dither.NONE, bytes);
+        } else {
+            for (int from = 0; from < length; ) {
+                int to = ditherGate.end(samples, from, length, first);
+                encoder.encode(samples, from, to, first, ditherGate.isOpen() ? dither : Dither.NONE, bytes);
+                from = to;
+            }
+        }
+        out.write(bytes, size);
+        framesWritten += length;
+    }
+
+    private void silence(long frames) throws IOException {
+        int piece = own[0].length * encoder.frameBytes();
+        if (bytes.length < piece) {
+            bytes = new byte[piece];
+        }
+        Arrays.fill(bytes, 0, piece, (byte) 0);
+        for (long left = frames * encoder.frameBytes(); left > 0; left -= piece) {
+            out.write(bytes, (int) Math.min(left, piece));
+        }
+        framesWritten += frames;
+    }
+
+    /**
+     * Ends the file and closes it.
+     *
+     * @param end frame of the session it goes to
+     */
+    Printed finish(long end) throws IOException {
+        long frames = framesFor(end - passage.range().start());
+        out.finish(frames);
+        if (!out.isComplete()) {
+            throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
+        }
+        out.close();
+        if (tap.channels() != Channels.MEASURED) {
+            return new Printed(tap.channels().count(), frames, encoder.overs());
+        }
+        StereoImage.Kind kind = peaks.image().kind();
+        if (kind == StereoImage.Kind.STEREO) {
+            return new Printed(2, frames, encoder.overs());
+        }
+        MonoCopy.replace(tap, frames, kind == StereoImage.Kind.RIGHT_ONLY ? 1 : 0);
+        long overs = kind == StereoImage.Kind.SAME_ON_BOTH_SIDES ? encoder.overs() / 2 : encoder.overs();
+        return new Printed(1, frames, overs);
+    }
+
+    @Override
+    public void close() throws IOException {
+        out.close();
     }
 }

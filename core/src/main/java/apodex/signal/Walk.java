@@ -2,7 +2,6 @@ package apodex.signal;
 
 import apodex.audio.WavWriter;
 import apodex.session.AudioRow;
-import apodex.session.MixRow;
 import apodex.session.Row;
 import apodex.session.Session;
 import java.io.IOException;
@@ -13,64 +12,130 @@ import java.util.Map;
 import java.util.concurrent.CancellationException;
 
 /**
- * One pass over a session, from its first frame to its last sound's end, that writes every tap's file. All files
- * have the same number of frames by construction. Memory does not grow with the song: each row holds one block.
+ * One pass over a session that writes every tap's file. All files cover the same passage by construction. Memory does not
+ * grow with the song: each line of the graph keeps a few blocks.
  *
  * <p>Files are complete only when {@link #print} returns; after an exception what was written is worthless and
  * stays for the caller to remove.
  */
 public final class Walk {
-    /** Long enough that calls to the file system do not count, short enough that 256 rows of doubles stay small. */
-    public static final int BLOCK_FRAMES = 16_384;
+    /** Long enough that handing work over does not count, short enough that a line's blocks stay in the cache. */
+    public static final int BLOCK_FRAMES = 2_048;
 
     private final Session session;
     private final List<Tap> taps;
+    private final Passage passage;
     private final Recordings recordings;
     private final int threads;
     private final int blockFrames;
+    private final Graph graph;
+    private final Map<Tap, Node> nodes = new LinkedHashMap<>();
+    private final Map<Tap, TapFile> files = new LinkedHashMap<>();
+    private final Map<Tap, PlainCopy> copies = new LinkedHashMap<>();
 
-    public Walk(Session session, List<Tap> taps, Recordings recordings, int threads) {
-        this(session, taps, recordings, threads, BLOCK_FRAMES);
+    public Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads) {
+        this(session, taps, passage, sharing, recordings, threads, BLOCK_FRAMES);
     }
 
-    Walk(Session session, List<Tap> taps, Recordings recordings, int threads, int blockFrames) {
+    Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads,
+            int blockFrames) {
         this.session = session;
         this.taps = taps;
+        this.passage = passage;
         this.recordings = recordings;
         this.threads = threads;
         this.blockFrames = blockFrames;
+        this.graph = new Graph(session, sharing, recordings, blockFrames);
     }
 
     /**
      * Writes all files.
      *
-     * @return for every tap, in order, how many samples passed full scale and were held there
+     * @return what became of every tap, in order
      * @throws IOException           when a recording cannot be read or a file cannot be written
      * @throws CancellationException when the observer or an interrupt ended it
      */
-    public List<Long> print(WalkObserver observer) throws IOException {
-        Map<Tap, WavWriter> writers = new LinkedHashMap<>();
-        Map<Tap, TapFile> encoded = new LinkedHashMap<>();
-        List<RowWorker> rows = new ArrayList<>();
+    public List<Printed> print(WalkObserver observer) throws IOException {
+        List<Line> lines = List.of();
         try {
             for (Tap tap : taps) {
-                writers.put(tap, new WavWriter(tap.file(), session.rate(), tap.channels().count(), tap.depth(),
-                        session.frames(), tap.broadcast()));
-            }
-            boolean mixed = taps.stream().anyMatch(tap -> row(tap) instanceof MixRow);
-            for (AudioRow row : session.audioRows()) {
-                List<Tap> ofRow = taps.stream().filter(tap -> tap.row().equals(row.id())).toList();
-                if (mixed || !ofRow.isEmpty()) {
-                    rows.add(worker(row, ofRow, mixed, writers, encoded));
+                if (!isPlainCopy(tap)) {
+                    nodes.put(tap, graph.at(row(tap), tap.station()));
                 }
             }
-            MixSum mix = new MixSum(rows, mixFiles(writers, encoded), blockFrames);
-            new WalkCrew(rows, mix, session.frames(), blockFrames, threads, observer).walk();
-            checkComplete(writers);
-            return taps.stream().map(tap -> encoded.containsKey(tap) ? encoded.get(tap).overs() : 0L).toList();
+            long tail = tailFrames();
+            long end = passage.range().end() + tail;
+            boolean listens = passage.tail().isAutomatic() && tail > 0;
+            long latest = openFiles(end);
+            graph.curtain().fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
+            long walkStart = isStateless() ? passage.range().start() : 0;
+            for (Tap tap : taps) {
+                if (isPlainCopy(tap)) {
+                    copies.put(tap, copy(tap, end, walkStart));
+                }
+            }
+            lines = Lines.of(graph.nodes(), walkStart, blockFrames);
+            Conductor conductor = new Conductor(List.copyOf(files.values()), observer, passage, walkStart, blockFrames,
+                    end, latest, listens, session.rate().hertz());
+            lines.stream().filter(Line::hasTaps).forEach(conductor::waitFor);
+            copies.values().forEach(conductor::waitFor);
+            List<Task> tasks = new ArrayList<>(lines);
+            tasks.addAll(copies.values());
+            tasks.add(conductor);
+            new Crew(tasks, conductor, threads).walk();
+            return finish(conductor.end());
         } finally {
-            closeAll(rows, writers.values());
+            closeAll(lines);
         }
+    }
+
+    /** How long the files can go on after the range, in frames of the session. */
+    private long tailFrames() {
+        int second = session.rate().hertz();
+        if (!passage.tail().isAutomatic()) {
+            return Math.round(passage.tail().seconds() * second);
+        }
+        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0);
+        return rings ? (long) Passage.LONGEST_TAIL_SECONDS * second : 0;
+    }
+
+    private boolean isPlainCopy(Tap tap) {
+        return row(tap) instanceof AudioRow audio && PlainCopy.isPossible(session, audio, tap);
+    }
+
+    private boolean isToTheEnd() {
+        return passage.range().end() >= session.frames();
+    }
+
+    /** Whether no node remembers anything, so that a walk can start anywhere. */
+    private boolean isStateless() {
+        return files.values().stream().allMatch(file -> file.lookAhead() == 0) && graph.nodes().stream()
+                .allMatch(node -> node instanceof ClipNode || node instanceof FaderNode || node instanceof SumNode);
+    }
+
+    /** Opens the files that are not copied and says by how many frames the latest of them is late. */
+    private long openFiles(long end) throws IOException {
+        long latest = 0;
+        for (Tap tap : taps) {
+            if (nodes.containsKey(tap)) {
+                boolean raw = tap.station() == Station.RAW;
+                boolean exact = raw && row(tap) instanceof AudioRow audio && Exactness.isExact(session, audio, tap.depth());
+                Coverage coverage = raw && row(tap) instanceof AudioRow audio ? Coverage.of(List.of(audio)) : null;
+                TapFile file = new TapFile(tap, session.rate(), passage, end - passage.range().start(), exact, coverage,
+                        graph.kernels(), blockFrames);
+                files.put(tap, file);
+                nodes.get(tap).taps.add(file);
+                latest = Math.max(latest, nodes.get(tap).latency + file.lookAhead());
+            }
+        }
+        return latest;
+    }
+
+    private PlainCopy copy(Tap tap, long end, long walkStart) throws IOException {
+        long frames = passage.leadInFrames() + end - passage.range().start();
+        WavWriter out = new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+        return new PlainCopy((AudioRow) row(tap), tap, recordings, out, passage, graph.curtain().frame(), end, walkStart,
+                blockFrames);
     }
 
     private Row row(Tap tap) {
@@ -78,47 +143,21 @@ public final class Walk {
                 .orElseThrow(() -> new IllegalArgumentException("There is no row “" + tap.row() + "” to print."));
     }
 
-    private RowWorker worker(AudioRow row, List<Tap> ofRow, boolean mixed, Map<Tap, WavWriter> writers,
-            Map<Tap, TapFile> encoded) {
-        List<RowTap> copies = new ArrayList<>();
-        List<TapFile> files = new ArrayList<>();
-        for (Tap tap : ofRow) {
-            if (PlainCopy.isPossible(session, row, tap)) {
-                copies.add(new PlainCopy(row, tap, recordings, writers.get(tap)));
-            } else {
-                boolean exact = Exactness.isExact(session, row, tap.depth());
-                encoded.put(tap, new TapFile(tap, exact, Coverage.of(List.of(row)), writers.get(tap)));
-                files.add(encoded.get(tap));
-            }
-        }
-        return new RowWorker(new RawRow(row, recordings), copies, files, mixed || !files.isEmpty(), blockFrames);
-    }
-
-    private List<TapFile> mixFiles(Map<Tap, WavWriter> writers, Map<Tap, TapFile> encoded) {
-        Coverage all = Coverage.of(session.audioRows());
-        List<TapFile> files = new ArrayList<>();
+    private List<Printed> finish(long end) throws IOException {
+        List<Printed> printed = new ArrayList<>();
         for (Tap tap : taps) {
-            if (row(tap) instanceof MixRow) {
-                encoded.put(tap, new TapFile(tap, false, all, writers.get(tap)));
-                files.add(encoded.get(tap));
-            }
+            PlainCopy copy = copies.get(tap);
+            printed.add(copy == null ? files.get(tap).finish(end) : copy.finish(end));
         }
-        return files;
+        return printed;
     }
 
-    /** By construction every file has all its frames; a mistake there must not leave the house as a short file. */
-    private static void checkComplete(Map<Tap, WavWriter> writers) {
-        writers.forEach((tap, writer) -> {
-            if (!writer.isComplete()) {
-                throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
-            }
-        });
-    }
-
-    private static void closeAll(List<RowWorker> rows, Iterable<WavWriter> writers) throws IOException {
+    private void closeAll(List<Line> lines) throws IOException {
         IOException failure = null;
-        List<AutoCloseable> all = new ArrayList<>(rows);
-        writers.forEach(all::add);
+        List<AutoCloseable> all = new ArrayList<>();
+        lines.forEach(line -> all.add(line::close));
+        all.addAll(files.values());
+        all.addAll(copies.values());
         for (AutoCloseable each : all) {
             try {
                 each.close();

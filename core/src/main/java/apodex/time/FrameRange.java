@@ -1,5 +1,7 @@
 package apodex.time;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+
 /**
  * A half-open stretch of frames: {@code start} belongs to it, {@code end} does not.
  *
@@ -23,6 +25,7 @@ public record FrameRange(long start, long end) {
         return end - start;
     }
 
+    @JsonIgnore
     public boolean isEmpty() {
         return end == start;
     }

@@ -16,7 +16,6 @@ import apodex.signal.Channels;
 import apodex.signal.Station;
 import apodex.signal.Tap;
 import apodex.signal.TestRecordings;
-import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -50,14 +49,14 @@ final class PlannerTest {
         row("right", Clip.whole(right, 0, 2, 0));
         row("left, then right", Clip.whole(left, 0, 2, 0), Clip.whole(right, 0, 2, 2));
         row("nothing");
-        row("silence", Clip.whole(recordings.add("zeros", 1, 24, 0, 0), 0, 1, 0));
+        row("silence", Clip.whole(add(recordings.add("zeros", 1, 24, 0, 0)), 0, 1, 0));
         used.addAll(List.of(same, left, right));
         Plan plan = plan(Handoff.named("x"));
         assertThat(plan.rows()).extracting(PlanRow::image).containsExactly(StereoImage.Kind.STEREO,
                 StereoImage.Kind.SAME_ON_BOTH_SIDES, StereoImage.Kind.LEFT_ONLY, StereoImage.Kind.RIGHT_ONLY,
                 StereoImage.Kind.STEREO, StereoImage.Kind.SILENT, StereoImage.Kind.SILENT, null);
         assertThat(plan.prints()).extracting(Print::sides).containsExactly(Channels.STEREO, Channels.MONO_FROM_LEFT,
-                Channels.MONO_FROM_LEFT, Channels.MONO_FROM_RIGHT, Channels.STEREO, Channels.STEREO);
+                Channels.MONO_FROM_LEFT, Channels.MONO_FROM_RIGHT, Channels.STEREO, Channels.MEASURED);
         assertThat(plan.rows().get(5).stations()).as("an empty row has nowhere to be taken").isEmpty();
     }
 
@@ -84,10 +83,9 @@ final class PlannerTest {
         Recording stereo = add(recordings.add("s", 2, 24, 1, 2, 3, 4, 5, 6));
         row("Ünïcode ☂ name", Clip.whole(stereo, 0, 2, 4));
         for (Depth depth : Depth.values()) {
-            Plan plan = plan(new Handoff("x", depth, null));
+            Plan plan = plan(Handoff.named("x").printing(depth, null));
             Path out = Files.createDirectories(folder.resolve(depth.name()));
-            List<Tap> taps = plan.taps(session(), out);
-            new Walk(session(), taps, recordings, 1).print(WalkObserver.NONE);
+            Printing.print(session(), plan, out, recordings, 1, WalkObserver.NONE);
             long sum = 0;
             for (Print print : plan.prints()) {
                 assertThat(Files.size(out.resolve(print.file()))).isEqualTo(print.bytes());
@@ -114,11 +112,11 @@ final class PlannerTest {
     @Test
     void refusesWhatTheSessionCannotGive() throws IOException {
         row("Tuba", Clip.whole(add(recordings.add("m", 1, 24, 1)), 0, 1, 0));
-        assertThatThrownBy(() -> plan(new Handoff("x", null, List.of(new Handoff.Choice("r7", Station.RAW)))))
+        assertThatThrownBy(() -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r7", Station.RAW)))))
                 .hasMessageContaining("r7");
-        assertThatThrownBy(() -> plan(new Handoff("x", null, List.of(new Handoff.Choice("r0", Station.FADER)))))
-                .hasMessageContaining("Fader");
-        assertThat(plan(new Handoff("x", null, List.of())).prints()).isEmpty();
+        assertThatThrownBy(() -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r0", Station.BUS)))))
+                .hasMessageContaining("Bus");
+        assertThat(plan(Handoff.named("x").printing(null, List.of())).prints()).isEmpty();
     }
 
     @Test

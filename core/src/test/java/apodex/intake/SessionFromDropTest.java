@@ -51,16 +51,18 @@ final class SessionFromDropTest {
     }
 
     @Test
-    void theMostCommonRateWinsAndOthersAreRefusedByName() throws IOException {
-        add("a.wav", stamped(44_100, 0, ""));
-        add("b.wav", stamped(48_000, 0, ""));
-        add("c.wav", stamped(44_100, 0, ""));
+    void theMostCommonRateWinsAndOthersStayAsTheyCameAtTheirPlaces() throws IOException {
+        add("a.wav", stamped(44_100, 441_000, ""));
+        add("b.wav", stamped(48_000, 528_000, ""));
+        add("c.wav", stamped(44_100, 441_000, ""));
         SessionFromDrop.Result result = make();
-        assertThat(result.session().orElseThrow().rate().hertz()).isEqualTo(44_100);
-        assertThat(result.refused()).singleElement().satisfies(refusal -> {
-            assertThat(refusal.file()).isEqualTo("b.wav");
-            assertThat(refusal.reason()).contains("48 kHz", "44.1 kHz");
-        });
+        Session session = result.session().orElseThrow();
+        assertThat(result.refused()).isEmpty();
+        assertThat(session.rate().hertz()).isEqualTo(44_100);
+        assertThat(session.recordings()).filteredOn(recording -> recording.fileName().equals("b.wav"))
+                .extracting(recording -> recording.rate().hertz()).containsExactly(48_000);
+        assertThat(positions(session)).as("528000 at 48 kHz is 11 s, a second after the others").containsExactly(0L, 44_100L, 0L);
+        apodex.session.SessionRules.checked(session);
     }
 
     @Test

@@ -8,6 +8,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
+import apodex.handoff.Printing;
 import apodex.proof.FileProof;
 import apodex.proof.FileReader;
 import apodex.proof.Proof;
@@ -19,7 +20,6 @@ import apodex.session.Recording;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.signal.TestRecordings;
-import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
@@ -50,13 +50,13 @@ final class ParcelTest {
                 List.of(new AudioRow("r1", "Dulcimer pickup", List.of(Clip.whole(wide, 0, 2, 10))),
                         new AudioRow("r2", "Größe: Tuba", List.of(Clip.whole(low, 0, 1, 0))),
                         new AudioRow("r3", "Empty", List.of()), MixRow.DEFAULT));
-        Plan plan = Planner.plan(session, new Handoff("Quayside Mix Room", Depth.INT16, null), recordings);
+        Plan plan = Planner.plan(session, Handoff.named("Quayside Mix Room").printing(Depth.INT16, null), recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
-        List<Long> overs = new Walk(session, plan.taps(session, printed), recordings, 2).print(WalkObserver.NONE);
+        List<Long> overs = Printing.print(session, plan, printed, recordings, 2, WalkObserver.NONE).overs();
         List<FileProof> files = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
-            files.add(FileReader.read(printed.resolve(print.file()), print.folder(), overs.get(i)).proof());
+            files.add(FileReader.read(printed.resolve(print.file()), print.folder(), overs.get(i), FileReader.Measure.SAMPLES).proof());
         }
         parcel = new Parcel(session, plan, Proof.of(plan, files), "Quayside Mix Room");
         parcel.write(printed, folder.resolve("parcel.zip"));
@@ -92,7 +92,7 @@ final class ParcelTest {
                 "02_Größe- Tuba.wav      mono", "Not printed: Empty");
         assertThat(parcel.sheet().replace('\n', ' ')).contains(
                 "Dulcimer pickup: Left and right are the same, sample for sample. The left side is taken.",
-                "triangular dither of two steps", "No level was changed", "All one length: 13 samples");
+                "triangular dither of two steps", "No level was normalised", "All one length: 13 samples");
         assertThat(parcel.sheet().lines()).allMatch(line -> line.length() <= 80);
     }
 }

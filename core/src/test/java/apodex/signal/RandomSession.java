@@ -76,11 +76,11 @@ final class RandomSession {
             double gain = Math.pow(10, clip.gainDb() / 20);
             for (int n = 0; n < clip.frames(); n++) {
                 double factor = gain;
-                if (n < clip.fadeInFrames()) {
-                    factor *= (n + 0.5) / clip.fadeInFrames();
+                if (n < clip.fadeIn().frames()) {
+                    factor *= (n + 0.5) / clip.fadeIn().frames();
                 }
-                if (n >= clip.frames() - clip.fadeOutFrames()) {
-                    factor *= (clip.frames() - n - 0.5) / clip.fadeOutFrames();
+                if (n >= clip.frames() - clip.fadeOut().frames()) {
+                    factor *= (clip.frames() - n - 0.5) / clip.fadeOut().frames();
                 }
                 for (int side = 0; side < 2; side++) {
                     int channel = clip.firstChannel() + Math.min(side, clip.channels() - 1);

@@ -11,6 +11,7 @@ import apodex.audio.SoundFile;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.MixRow;
+import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
@@ -24,7 +25,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -48,7 +48,7 @@ final class WalkTest {
         RandomSession random = new RandomSession(seed, folder, false);
         for (SampleFormat depth : List.of(SampleFormat.INT24, SampleFormat.INT32, SampleFormat.FLOAT32)) {
             List<Tap> taps = taps(random.session, depth, depth.name());
-            new Walk(random.session, taps, random.recordings, 2, 700).print(WalkObserver.NONE);
+            walk(random.session, taps, random.recordings, 2, 700).print(WalkObserver.NONE);
             for (AudioRow row : random.session.audioRows()) {
                 double[][] expected = random.expected(row);
                 double[][] printed = read(depth.name() + row.id());
@@ -63,15 +63,16 @@ final class WalkTest {
     void gainsFadesAndOverlapsFollowTheirDefinition(long seed) throws IOException {
         RandomSession random = new RandomSession(seed, folder, true);
         List<Tap> taps = taps(random.session, SampleFormat.FLOAT32, "");
-        new Walk(random.session, taps, random.recordings, 2, 333).print(WalkObserver.NONE);
+        walk(random.session, taps, random.recordings, 2, 333).print(WalkObserver.NONE);
         double[][] sum = new double[2][(int) random.session.frames()];
         for (AudioRow row : random.session.audioRows()) {
             double[][] expected = random.expected(row);
             double[][] printed = read(row.id());
+            double centre = row.clips().stream().anyMatch(clip -> clip.channels() == 2) ? 1 : Math.sqrt(0.5);
             for (int side = 0; side < 2; side++) {
                 assertThat(printed[side]).usingComparatorWithPrecision(1e-7).containsExactly(expected[side]);
                 for (int i = 0; i < sum[side].length; i++) {
-                    sum[side][i] += expected[side][i];
+                    sum[side][i] += centre * expected[side][i];
                 }
             }
         }
@@ -85,10 +86,10 @@ final class WalkTest {
     void bytesDependNeitherOnThreadsNorOnBlocks(SampleFormat depth) throws IOException {
         RandomSession random = new RandomSession(21, folder, true);
         List<byte[]> first = null;
-        for (int[] threadsAndBlock : new int[][] {{1, 16_384}, {1, 1}, {2, 97}, {3, 1_000}, {8, 512}}) {
+        for (int[] threadsAndBlock : new int[][] {{1, 16_384}, {1, 7}, {2, 97}, {3, 1_000}, {8, 512}}) {
             Path target = Files.createDirectories(out.resolve("t" + threadsAndBlock[0] + "b" + threadsAndBlock[1]));
             List<Tap> taps = tapsIn(target, random.session, depth, "");
-            new Walk(random.session, taps, random.recordings, threadsAndBlock[0], threadsAndBlock[1]).print(WalkObserver.NONE);
+            walk(random.session, taps, random.recordings, threadsAndBlock[0], threadsAndBlock[1]).print(WalkObserver.NONE);
             List<byte[]> bytes = new ArrayList<>();
             for (Tap tap : taps) {
                 bytes.add(Files.readAllBytes(tap.file()));
@@ -107,7 +108,7 @@ final class WalkTest {
     void everyFileHasTheSessionsLengthAndTimeStamp() throws IOException {
         RandomSession random = new RandomSession(31, folder, true);
         List<Tap> taps = taps(random.session, SampleFormat.INT24, "");
-        new Walk(random.session, taps, random.recordings, 2).print(WalkObserver.NONE);
+        walk(random.session, taps, random.recordings, 2, Walk.BLOCK_FRAMES).print(WalkObserver.NONE);
         for (Tap tap : taps) {
             var info = SoundFile.examine(tap.file());
             assertThat(info.frames()).isEqualTo(random.session.frames());
@@ -166,10 +167,11 @@ final class WalkTest {
         Recording loud = recordings.add("loud", 1, 24, 5_000_000, 100, -5_000_000);
         Clip clip = Clip.whole(loud, 0, 1, 0);
         List<Row> rows = List.of(new AudioRow("r0", "a", List.of(clip)), new AudioRow("r1", "b", List.of(clip)), MixRow.DEFAULT);
-        Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(loud), rows);
+        Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(loud), rows)
+                .withPanLaw(PanLaw.ZERO);
         List<Tap> taps = List.of(tap("mix", Station.FADER, Channels.MONO_FROM_LEFT, SampleFormat.INT24, "mix"),
                 tap("mix", Station.FADER, Channels.MONO_FROM_LEFT, SampleFormat.FLOAT32, "mixf"));
-        assertThat(new Walk(session, taps, recordings, 1).print(WalkObserver.NONE)).containsExactly(2L, 0L);
+        assertThat(walk(session, taps, recordings, 1, Walk.BLOCK_FRAMES).print(WalkObserver.NONE)).extracting(Printed::overs).containsExactly(2L, 0L);
         assertThat(read("mix")[0]).containsExactly(8_388_607 / 8_388_608.0, 200 / 8_388_608.0, -1);
         assertThat(read("mixf")[0][0]).isCloseTo(10_000_000 / 8_388_608.0, within(1e-7));
     }
@@ -177,22 +179,22 @@ final class WalkTest {
     @Test
     void reportsProgressAndStopsWhenAsked() throws IOException {
         RandomSession random = new RandomSession(41, folder, true);
-        AtomicLong seen = new AtomicLong();
+        List<Double> seen = new ArrayList<>();
         WalkObserver stopper = new WalkObserver() {
             @Override
-            public void printed(long frames) {
-                assertThat(frames).isGreaterThan(seen.get());
-                seen.set(frames);
+            public void printed(double share) {
+                assertThat(share).isGreaterThan(seen.isEmpty() ? 0 : seen.get(seen.size() - 1)).isLessThanOrEqualTo(1);
+                seen.add(share);
             }
 
             @Override
             public boolean isCancelled() {
-                return seen.get() >= 1_000;
+                return seen.size() == 4;
             }
         };
-        Walk walk = new Walk(random.session, taps(random.session, SampleFormat.INT24, ""), random.recordings, 2, 250);
+        Walk walk = walk(random.session, taps(random.session, SampleFormat.INT24, ""), random.recordings, 2, 250);
         assertThatThrownBy(() -> walk.print(stopper)).isInstanceOf(CancellationException.class);
-        assertThat(seen.get()).isEqualTo(1_000);
+        assertThat(seen).hasSize(4);
     }
 
     @Test
@@ -210,7 +212,11 @@ final class WalkTest {
     }
 
     private void print(Session session, TestRecordings recordings, Tap... taps) throws IOException {
-        new Walk(session, List.of(taps), recordings, 2, 501).print(WalkObserver.NONE);
+        walk(session, List.of(taps), recordings, 2, 501).print(WalkObserver.NONE);
+    }
+
+    private static Walk walk(Session session, List<Tap> taps, TestRecordings recordings, int threads, int blockFrames) {
+        return new Walk(session, taps, Passage.whole(session), Sharing.STANDARD, recordings, threads, blockFrames);
     }
 
     private List<Tap> taps(Session session, SampleFormat depth, String prefix) {
@@ -219,11 +225,12 @@ final class WalkTest {
 
     private static List<Tap> tapsIn(Path target, Session session, SampleFormat depth, String prefix) {
         return session.rows().stream().map(row -> new Tap(row.id(), row instanceof MixRow ? Station.FADER : Station.RAW,
-                Channels.STEREO, depth, target.resolve(prefix + row.id()), BROADCAST, row.id().hashCode())).toList();
+                Channels.STEREO, depth, session.rate(), Tap.Container.WAV, 0, target.resolve(prefix + row.id()), BROADCAST,
+                row.id().hashCode())).toList();
     }
 
     private Tap tap(String row, Station station, Channels channels, SampleFormat depth, String name) {
-        return new Tap(row, station, channels, depth, out.resolve(name), BROADCAST, 77);
+        return new Tap(row, station, channels, depth, new SampleRate(48_000), Tap.Container.WAV, 0, out.resolve(name), BROADCAST, 77);
     }
 
     private double[][] read(String name) throws IOException {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -13,18 +14,48 @@ final class TempoMapTest {
 
     @Test
     void barsFallWhereTheirSecondsSay() {
-        TempoMap waltz = new TempoMap(96, Meter.parse("3/4"));
-        assertThat(waltz.framesPerBar(RATE)).isEqualTo(1.875 * 48_000);
+        TempoMap waltz = TempoMap.steady(96, Meter.parse("3/4"));
         assertThat(waltz.frameOfBar(1, RATE)).isZero();
         assertThat(waltz.frameOfBar(37, RATE)).isEqualTo(36 * 90_000);
-        TempoMap sixEight = new TempoMap(120, Meter.parse(" 6 / 8 "));
-        assertThat(sixEight.framesPerBar(RATE)).as("six eighths are three quarters").isEqualTo(1.5 * 48_000);
-        assertThat(sixEight.framesPerBeat(RATE)).isEqualTo(0.25 * 48_000);
+        TempoMap sixEight = TempoMap.steady(120, Meter.parse(" 6 / 8 "));
+        assertThat(sixEight.frameOfBar(2, RATE)).as("six eighths are three quarters").isEqualTo(72_000);
+    }
+
+    @Test
+    void metersChangeWhereTheySay() {
+        TempoMap map = new TempoMap(List.of(new TempoChange(0, 60, TempoChange.Way.JUMP)),
+                List.of(new MeterChange(1, Meter.parse("4/4")), new MeterChange(3, Meter.parse("3/4")), new MeterChange(5, Meter.parse("7/8"))));
+        assertThat(map.quarterOfBar(3)).isEqualTo(8);
+        assertThat(map.quarterOfBar(5)).isEqualTo(14);
+        assertThat(map.quarterOfBar(7)).isEqualTo(21);
+        for (int bar = 1; bar < 20; bar++) {
+            assertThat(map.barAt(map.quarterOfBar(bar))).isEqualTo(bar);
+            assertThat(map.barAt(map.quarterOfBar(bar + 1) - 1e-6)).isEqualTo(bar);
+        }
+        assertThat(map.framesOfBarsAt(2, 9 * 48_000, RATE)).as("two bars of three").isEqualTo(6 * 48_000);
+    }
+
+    @Test
+    void aGlideTakesTheTimeItsIntegralSays() {
+        TempoMap map = new TempoMap(List.of(new TempoChange(0, 120, TempoChange.Way.JUMP),
+                new TempoChange(4, 120, TempoChange.Way.JUMP), new TempoChange(12, 60, TempoChange.Way.GLIDE)),
+                List.of(new MeterChange(1, Meter.FOUR_FOUR)));
+        double steps = 0;
+        int parts = 100_000;
+        for (int i = 0; i < parts; i++) { // midpoint rule over 60 / tempo(q)
+            steps += 8.0 / parts * 60 / (120 - 60 * (i + 0.5) / parts);
+        }
+        assertThat(map.secondsAt(12)).isCloseTo(2 + steps, within(1e-9));
+        assertThat(map.tempoAt(8)).isEqualTo(90);
+        assertThat(map.secondsAt(13) - map.secondsAt(12)).as("afterwards it stays").isCloseTo(1, within(1e-12));
+        for (double quarter = 0; quarter < 20; quarter += 0.37) {
+            assertThat(map.quarterAt(map.secondsAt(quarter))).isCloseTo(quarter, within(1e-9));
+        }
     }
 
     @Test
     void longSongsDoNotDriftByRounding() {
-        TempoMap odd = new TempoMap(97.3, Meter.FOUR_FOUR);
+        TempoMap odd = TempoMap.steady(97.3, Meter.FOUR_FOUR);
         double exact = 4 * 60 / 97.3 * 48_000 * 999;
         assertThat((double) odd.frameOfBar(1_000, RATE)).isCloseTo(exact, within(0.5));
     }
@@ -39,7 +70,7 @@ final class TempoMapTest {
     @ParameterizedTest
     @ValueSource(doubles = {9.9, 1_000, Double.NaN, Double.POSITIVE_INFINITY, -96})
     void refusesWhatIsNoTempo(double tempo) {
-        assertThatThrownBy(() -> new TempoMap(tempo, Meter.FOUR_FOUR)).hasMessageContaining("10 to 999");
+        assertThatThrownBy(() -> TempoMap.steady(tempo, Meter.FOUR_FOUR)).hasMessageContaining("10 to 999");
     }
 
     @Test

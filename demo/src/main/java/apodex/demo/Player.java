@@ -17,7 +17,8 @@ interface Player {
     default double[] perform(List<Note> notes, double peakDbfs) {
         double[] track = new double[Timing.SONG_FRAMES];
         for (Note note : notes) {
-            play(track, Timing.frame(note.beat()), Timing.frame(note.beats()), note);
+            int start = Timing.frame(note.beat());
+            play(track, start, Timing.frame(note.beat() + note.beats()) - start, note);
         }
         return Mixing.toPeak(track, peakDbfs);
     }

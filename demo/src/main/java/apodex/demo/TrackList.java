@@ -50,6 +50,15 @@ final class TrackList {
                 .perform(Score.choir(part), -19);
     }
 
+    /** Two takes of the lead voice that were not chosen: one sung straighter, one that stops after the first verse. */
+    static List<Track> otherLeads() {
+        double[] straight = new SustainedTone(Wave.BRIGHT, 0.2, 0.09, 0.002, 0.18).perform(Score.leadVoice(), -13);
+        double[] early = new SustainedTone(Wave.BRIGHT, 0.6, 0.05, 0.009, 0.1).perform(Score.leadVoice(), -12);
+        return List.of(
+                mono("LD VOX take_01", straight, new Part(9, 21), new Part(27, 33)),
+                mono("LD VOX take_02", early, new Part(9, 21)));
+    }
+
     private static Track mono(String name, double[] sound, Part... parts) {
         return new Track(name, List.of(sound), List.of(parts));
     }

@@ -17,15 +17,14 @@ final class Screenshots {
     void take() throws Exception {
         Files.createDirectories(TARGET);
         try (TestServer server = TestServer.start(data, "--apodex.demo=true"); Browsing browsing = new Browsing()) {
-            String handoff = server.client().post("/api/sessions/low-tide-waltz/handoffs", "{\"name\": \"Quayside Mix Room\"}")
-                    .json().get("id").asText();
+            String handoff = server.client().get("/api/sessions/low-tide-waltz/handoffs").json().get(0).get("id").asText();
             server.client().await(server.client().run(handoff));
             Page page = browsing.page();
             shoot(page, server, "/", "sessions", () -> { });
             shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon").first().click());
-            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("Dulcimer pickup").first().click());
+            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("bari ribbon").first().click());
             shoot(page, server, "/s/low-tide-waltz/print", "print", () -> { });
-            shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("09_bari").first().click());
+            shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari").first().click());
             shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> { });
             shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();

@@ -55,7 +55,7 @@ final class ViewsTest {
         go("/");
         Locator card = page.getByRole(AriaRole.LINK).filter(new Locator.FilterOptions().setHasText("Low Tide Waltz"));
         assertThat(card).containsText("Salt Harbour Players");
-        assertThat(card).containsText("1:12.0");
+        assertThat(card).containsText("1:14.4");
         card.click();
         assertThat(page.locator("h1")).hasText("Low Tide Waltz");
     }
@@ -129,18 +129,18 @@ final class ViewsTest {
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowDown");
         assertThat(rows.nth(2)).isFocused();
-        assertThat(page.getByLabel("Selected row and song")).containsText("frame drum CLIPS??");
+        assertThat(page.getByLabel("Selected row and song")).containsText("Hand Perc OH");
         page.keyboard().press("Enter");
         page.keyboard().type("Something else");
         page.keyboard().press("Escape");
-        assertThat(rows.nth(2)).hasText("frame drum CLIPS??");
+        assertThat(rows.nth(2)).hasText("Hand Perc OH");
         page.keyboard().press("Enter");
         page.keyboard().press("Control+a");
         page.keyboard().type("Drum/Kit");
         page.keyboard().press("Enter");
         assertThat(page.getByText("it holds a slash")).isVisible();
         page.keyboard().press("Escape");
-        assertThat(rows.nth(2)).hasText("frame drum CLIPS??");
+        assertThat(rows.nth(2)).hasText("Hand Perc OH");
     }
 
     @Test
@@ -157,7 +157,7 @@ final class ViewsTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByLabel("Rows")).not().containsText("Hammered");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
-        assertThat(page.getByLabel("Rows")).containsText("Tuba");
+        assertThat(page.getByLabel("Rows")).containsText("frame drum CLIPS??");
     }
 
     private static void rename(Page in, int row, String name) {
@@ -170,11 +170,55 @@ final class ViewsTest {
     @Test
     void theQuestionMarkListsTheKeysOfTheView() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 17 files").waitFor();
+        page.getByText("Undo choice").waitFor();
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Walk the grid");
         page.keyboard().press("Escape");
         assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
+    }
+
+    @Test
+    void thePlanOffersSixStationsAndSaysWhatReturnsAndDynamicsMean() {
+        go("/s/low-tide-waltz/plan");
+        page.getByText("Print 30 files").waitFor();
+        Locator footer = page.locator("footer");
+        page.getByLabel("Returns", new Page.GetByLabelOptions().setExact(true)).selectOption("sharedOut");
+        assertThat(page.getByText("Rows alone add up to the mix.")).isVisible();
+        page.getByLabel("Dynamics", new Page.GetByLabelOptions().setExact(true)).selectOption("alone");
+        assertThat(page.getByText("the files do not add up.")).isVisible();
+        page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Mix through the mix")).click();
+        assertThat(page.getByText("Print 57 files")).isVisible();
+        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("5-3");
+        page.keyboard().press("Tab");
+        assertThat(page.getByText("it ends where it starts, or before")).isVisible();
+        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("somewhere");
+        page.keyboard().press("Tab");
+        assertThat(page.getByText("A range is written as bars")).isVisible();
+        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("5-21");
+        page.keyboard().press("Tab");
+        assertThat(footer).containsText("each 0:30.0");
+        page.getByLabel("Lead-in", new Page.GetByLabelOptions().setExact(true)).fill("2");
+        page.keyboard().press("Tab");
+        assertThat(footer).containsText("each 0:33.8");
+        page.getByText("bari ribbon").first().click();
+        Locator panel = page.getByLabel("Selected row");
+        panel.getByLabel("Trim").fill("-3");
+        page.keyboard().press("Tab");
+        panel.getByLabel("Channels of this row").selectOption("twoMono");
+        assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left.wav");
+        panel.getByLabel("Spring reverb").check();
+        assertThat(panel).containsText("Ticked inserts are in Shaped.");
+        go("/s/low-tide-waltz");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.locator("button[data-row=r9]").click();
+        Locator line = page.getByLabel("Selected row and song");
+        assertThat(line.getByText("kept", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
+        page.locator("button[data-row=r10]").click();
+        assertThat(line).containsText("Comp of three");
+        line.getByLabel("Take 1").check();
+        assertThat(line).containsText("LD VOX take_01_1.wav");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(line).containsText("LD VOX comp_03_1.wav");
     }
 
     @Test

@@ -119,11 +119,11 @@ final class WalkThroughTest {
         page.getByText("Plan").click();
         assertThat(page.getByText("Print 39 files")).isVisible();
         assertThat(page.locator("footer")).containsText("39 mono · 0 stereo");
-        Locator raw = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Raw"));
+        Locator raw = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Raw clips only"));
         raw.click();
         assertThat(page.getByText("Print 1 file")).isVisible();
         // A drag over three rows stamps all of them.
-        Locator cells = page.getByRole(AriaRole.CHECKBOX);
+        Locator cells = page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("at Raw"));
         cells.nth(0).hover();
         page.mouse().down();
         cells.nth(1).hover();
@@ -140,8 +140,8 @@ final class WalkThroughTest {
         assertThat(page.getByLabel("Selected row")).containsText("04_Take 03.wav");
         page.getByText("Undo choice").click();
         assertThat(page.getByText("Print 3 files")).isVisible();
-        page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("float32");
-        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Tuba- close-")).getByText("Tuba- close-").click();
+        page.getByLabel("Sample format").selectOption("float32");
+        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Tuba: close?")).getByText("Tuba: close?").click();
         assertThat(page.getByLabel("Selected row")).containsText("01_Tuba- close-.wav");
         assertThat(page.locator("footer")).containsText("337 kB");
     }
@@ -170,7 +170,7 @@ final class WalkThroughTest {
         double[] mix = new double[frames];
         for (int take = 0; take < 40; take++) {
             for (int i = 0; take != 4 && take != 9 && i < FRAMES; i++) {
-                mix[take * 100 + i] += dropped.get(take).get(i) / 8_388_608.0;
+                mix[take * 100 + i] += Math.sqrt(0.5) * dropped.get(take).get(i) / 8_388_608.0; // the pan law at the centre
             }
         }
         double[] first = new double[frames];

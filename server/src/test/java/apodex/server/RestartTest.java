@@ -48,7 +48,7 @@ final class RestartTest {
         }
         try (Stream<Path> inside = Files.list(data.resolve("runs").resolve(run))) {
             assertThat(inside.map(path -> path.getFileName().toString())).as("no leftovers of the attempt that died")
-                    .containsExactlyInAnyOrder("files", "overs", "pictures", "parcel.zip");
+                    .containsExactlyInAnyOrder("files", "result.json", "pictures", "parcel.zip");
         }
     }
 

@@ -72,7 +72,7 @@ final class RunsTest {
         assertThat(Arrays.copyOfRange(tuba, tuba.length - 12, tuba.length)).as("placed to the sample, bit-exact").isEqualTo(expected);
         byte[] mix = Files.readAllBytes(folder.resolve("Reference/00_Reference Mix.wav"));
         assertThat(Arrays.copyOfRange(mix, mix.length - 24, mix.length)).isEqualTo(SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3,
-                List.of(1_000L, 1_000L, -2_000L, -2_000L, 3_007L, 3_008L, 9L, 10L)));
+                List.of(707L, 707L, -1_414L, -1_414L, 2_128L, 2_129L, 9L, 10L)));
         assertThat(client.get("/api/runs/" + runId + "/sheet").text()).isEqualTo(Files.readString(folder.resolve("Session sheet.txt")));
         assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body()).hasSize(4 * 4);
     }
@@ -116,7 +116,10 @@ final class RunsTest {
         assertThat(client.get("/api/handoffs/" + handoff).json().get("plan").get("prints")).hasSize(1);
         assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"name\": \"Stale\"}").status()).isEqualTo(409);
         for (String body : List.of("{\"name\": \"x\", \"chosen\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
-                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": \"fader\"}]}", "{\"name\": \"x\", \"depth\": \"int12\"}",
+                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": \"bus\"}]}", "{\"name\": \"x\", \"depth\": \"int12\"}",
+                "{\"name\": \"x\", \"chosen\": [null]}", "{\"name\": \"x\", \"trimsDb\": {\"r1\": null}}", "{\"name\": \"x\", \"format\": \"ogg\"}",
+                "{\"name\": \"x\", \"range\": {\"from\": {\"unit\": \"bars\", \"at\": 3}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}", "{\"name\": \"x\", \"range\": {}}",
+                "{\"name\": \"x\", \"leadInBars\": 1000}", "{\"name\": \"x\", \"rate\": 7}", "{\"name\": \"x\", \"format\": \"flac\", \"depth\": \"float32\"}",
                 "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": null}]}", "{\"name\": \"\"}", "{}")) {
             assertThat(client.put("/api/handoffs/" + handoff, body).status()).as(body).isIn(400, 422);
         }

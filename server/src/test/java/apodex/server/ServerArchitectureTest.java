@@ -16,8 +16,8 @@ final class ServerArchitectureTest {
             .should().dependOnClassesThat().resideInAPackage("apodex.server..");
 
     @ArchTest
-    static final ArchRule DEMO_IS_KNOWN_TO_ITS_LOADER_ONLY = noClasses().that().resideInAPackage("apodex..")
-            .and().resideOutsideOfPackage("apodex.demo..").and().doNotHaveSimpleName("DemoSong")
+    static final ArchRule DEMO_IS_KNOWN_TO_ITS_LOADERS_ONLY = noClasses().that().resideInAPackage("apodex..")
+            .and().resideOutsideOfPackage("apodex.demo..").and().doNotHaveSimpleName("DemoSong").and().doNotHaveSimpleName("DemoHandoff")
             .should().dependOnClassesThat().resideInAPackage("apodex.demo..");
 
     @ArchTest

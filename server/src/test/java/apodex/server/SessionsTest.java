@@ -95,6 +95,59 @@ final class SessionsTest {
     }
 
     @Test
+    void theWholeModelIsEditedOverHttpAndWhatCannotBeIsRefusedByTheEdit() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client);
+        JsonNode effects = client.get("/api/effects").json();
+        assertThat(effects.findValuesAsText("id")).contains("compressor", "hallReverb", "thresholdDb");
+        assertThat(client.get("/api/instruments").json().get(0).get("parts")).hasSizeGreaterThan(4);
+        String[] edits = {
+            row("bus", "drums", "\"outputs\": [\"mix\"]"), row("return", "hall", "\"outputs\": [\"mix\"]"),
+            "{\"type\": \"setOutputs\", \"row\": \"r1\", \"outputs\": [\"drums\"]}",
+            "{\"type\": \"setSends\", \"row\": \"r1\", \"sends\": [{\"to\": \"hall\", \"levelDb\": -9, \"from\": \"afterFader\"}]}",
+            "{\"type\": \"setInserts\", \"row\": \"hall\", \"inserts\": [{\"effect\": \"hallReverb\", \"settings\": {\"mixPercent\": 100}, \"key\": null, \"kept\": false, \"on\": true}]}",
+            "{\"type\": \"setFader\", \"row\": \"drums\", \"faderDb\": -3, \"pan\": 10, \"muted\": false, \"soloed\": false}",
+            "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [{\"frame\": 0, \"value\": -6}, {\"frame\": 2, \"value\": 0}], \"panMoves\": []}",
+            "{\"type\": \"setPanLaw\", \"panLaw\": \"-4.5\"}",
+            "{\"type\": \"setMarkers\", \"markers\": [{\"frame\": 1, \"name\": \"Verse\"}]}",
+            "{\"type\": \"setTempoMap\", \"tempoChanges\": [{\"quarter\": 8, \"quartersPerMinute\": 60, \"way\": \"glide\"}], \"meterChanges\": []}",
+            "{\"type\": \"addRow\", \"before\": \"drums\", \"row\": {\"type\": \"instrument\", \"id\": \"kit\", \"name\": \"Kit\", \"instrument\": \"drumKit\", \"notes\": [], \"strip\": "
+                + strip("\"outputs\": [\"drums\"]") + "}}",
+            "{\"type\": \"setNotes\", \"row\": \"kit\", \"instrument\": \"drumKit\", \"notes\": [{\"quarter\": 0, \"quarters\": 1, \"pitch\": 36, \"velocity\": 100}]}"};
+        int revision = 1;
+        for (String edit : edits) {
+            Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + edit + "}");
+            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            revision = answer.json().get("revision").asInt();
+        }
+        JsonNode plan = client.post("/api/sessions/" + id + "/handoffs", "{\"name\": \"x\"}").json().get("plan");
+        assertThat(plan.get("rows").findValuesAsText("row")).containsExactly("r1", "kit", "drums", "hall", "mix");
+        assertThat(plan.get("rows").get(0).get("stations").toString()).isEqualTo("[\"raw\",\"fader\",\"bus\"]");
+        String[][] refused = {{"outputs", row("bus", "loop", "\"outputs\": [\"loop\"]")},
+            {"outputs", "{\"type\": \"setOutputs\", \"row\": \"drums\", \"outputs\": [\"nowhere\"]}"},
+            {"faderDb", "{\"type\": \"setFader\", \"row\": \"drums\", \"faderDb\": 99, \"pan\": 0, \"muted\": false, \"soloed\": false}"},
+            {"inserts", "{\"type\": \"setInserts\", \"row\": \"r1\", \"inserts\": [{\"effect\": \"magic\", \"settings\": {}, \"key\": null, \"kept\": false, \"on\": true}]}"},
+            {"panMoves", "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [], \"panMoves\": [{\"frame\": 5, \"value\": 0}, {\"frame\": 5, \"value\": 1}]}"},
+            {"edit.faderMoves", "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [null], \"panMoves\": []}"}};
+        for (String[] each : refused) {
+            Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + each[1] + "}");
+            assertThat(answer.status()).as(each[1]).isIn(400, 422);
+            assertThat(answer.json().get("field").asText()).as(answer.text()).isEqualTo(each[0]);
+            assertThat(answer.json().get("detail").asText()).endsWith(".");
+        }
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).isEqualTo(revision);
+    }
+
+    private static String row(String type, String id, String outputs) {
+        return "{\"type\": \"addRow\", \"before\": null, \"row\": {\"type\": \"" + type + "\", \"id\": \"" + id + "\", \"name\": \"" + id + "\", \"strip\": "
+                + strip(outputs) + "}}";
+    }
+
+    private static String strip(String outputs) {
+        return "{\"faderDb\": 0, \"pan\": 0, \"muted\": false, \"soloed\": false, " + outputs + "}";
+    }
+
+    @Test
     void historySurvivesARestart(@TempDir Path data) throws Exception {
         String id;
         try (TestServer server = TestServer.start(data)) {

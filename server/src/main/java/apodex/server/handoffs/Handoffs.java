@@ -26,9 +26,9 @@ public class Handoffs {
         this.store = store;
     }
 
-    HandoffState create(String sessionId, String name) {
+    HandoffState create(String sessionId, Handoff handoff) {
         SessionState session = sessions.get(sessionId);
-        StoredHandoff stored = new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, Handoff.named(name));
+        StoredHandoff stored = new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, handoff);
         Plan plan = plan(session, stored.handoff());
         mapper.insert(stored);
         return HandoffState.of(stored, session, plan);
@@ -76,21 +76,16 @@ public class Handoffs {
         return stored;
     }
 
-    /** A stored choice that the session no longer offers (after an undo, say) is left out rather than in the way. */
+    /** What the session no longer offers (after an undo, say) is left out rather than in the way. */
     private Plan planOrDefault(SessionState session, Handoff handoff) {
-        if (handoff.chosen() == null) {
-            return plan(session, handoff);
-        }
-        List<Handoff.Choice> still = handoff.chosen().stream()
-                .filter(choice -> session.session().row(choice.row()).isPresent()).toList();
-        return plan(session, new Handoff(handoff.name(), handoff.depth(), still));
+        return plan(session, Planner.without(session.session(), handoff));
     }
 
     private Plan plan(SessionState session, Handoff handoff) {
         try {
             return Planner.plan(session.session(), handoff, store);
         } catch (IllegalArgumentException e) {
-            throw Refused.unusable(e.getMessage()).with("field", "chosen");
+            throw Refused.unusable(e.getMessage());
         } catch (IOException e) {
             throw Refused.unusable(e.getMessage());
         }

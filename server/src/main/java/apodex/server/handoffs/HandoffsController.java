@@ -3,9 +3,16 @@ package apodex.server.handoffs;
 import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
+import apodex.handoff.Handoff.Format;
+import apodex.handoff.Handoff.Sides;
+import apodex.handoff.Stretch;
 import apodex.session.NameRule;
+import apodex.signal.Dynamics;
+import apodex.signal.Returns;
+import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,19 +33,44 @@ class HandoffsController {
     record NewHandoff(String name) {}
 
     /**
-     * @param revision the handoff's revision the change was made against; null to overwrite
-     * @param depth    null for the recordings' own
-     * @param chosen   null for Raw of every row that has sound, and the reference mix
+     * A handoff as it is to be. Whatever is null or left out has its usual value.
+     *
+     * @param revision    the handoff's revision the change was made against; null to overwrite
+     * @param depth       null for the recordings' own
+     * @param rate        null for the session's
+     * @param chosen      null for Raw of every row that has sound, Shaped where inserts are kept, and the reference mix
+     * @param range       null for the whole session
+     * @param tailSeconds null for until all is quiet
      */
     record HandoffChange(
-            @Nullable Integer revision, String name, @Nullable Depth depth, @Nullable List<Choice> chosen) {}
+            @Nullable Integer revision,
+            String name,
+            @Nullable Depth depth,
+            @Nullable Format format,
+            @Nullable SampleRate rate,
+            @Nullable List<Choice> chosen,
+            @Nullable Returns returns,
+            @Nullable Dynamics dynamics,
+            @Nullable Stretch range,
+            @Nullable Integer leadInBars,
+            @Nullable Double tailSeconds,
+            @Nullable Map<String, Sides> sides,
+            @Nullable Map<String, Double> trimsDb,
+            @Nullable Boolean notes,
+            @Nullable Boolean listening) {
+
+        Handoff handoff() {
+            return new Handoff(NameRule.check("name", name), depth, format, rate, chosen, returns, dynamics, range,
+                    leadInBars, tailSeconds, sides, trimsDb, notes, listening);
+        }
+    }
 
     record HandoffEntry(String id, String name) {}
 
     @PostMapping("/api/sessions/{sessionId}/handoffs")
     @ResponseStatus(HttpStatus.CREATED)
     HandoffState create(@PathVariable String sessionId, @RequestBody NewHandoff request) {
-        return handoffs.create(sessionId, NameRule.check("name", request.name()));
+        return handoffs.create(sessionId, Handoff.named(NameRule.check("name", request.name())));
     }
 
     @GetMapping("/api/sessions/{sessionId}/handoffs")
@@ -54,7 +86,6 @@ class HandoffsController {
 
     @PutMapping("/api/handoffs/{id}")
     HandoffState replace(@PathVariable String id, @RequestBody HandoffChange change) {
-        return handoffs.replace(id, change.revision(),
-                new Handoff(NameRule.check("name", change.name()), change.depth(), change.chosen()));
+        return handoffs.replace(id, change.revision(), change.handoff());
     }
 }

@@ -34,11 +34,10 @@ final class ProgressMeter implements WalkObserver {
     }
 
     @Override
-    public void printed(long framesPrinted) {
+    public void printed(double share) {
         secondsPrinted = elapsedSeconds();
         if (isTimeToTell()) {
-            double fraction = PRINTING_SHARE * framesPrinted / Math.max(1, frames);
-            mapper.update(runId, RunState.PRINTING, progress(framesPrinted, fraction));
+            mapper.update(runId, RunState.PRINTING, progress(Math.round(share * frames), PRINTING_SHARE * share));
         }
     }
 

@@ -1,6 +1,8 @@
 package apodex.server.runs;
 
+import apodex.handoff.Printing;
 import apodex.intake.Folders;
+import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileSystemException;
@@ -18,7 +20,7 @@ import java.util.stream.Stream;
  */
 final class RunFolder {
     private static final String UNFINISHED = ".unfinished-";
-    private static final String OVERS = "overs";
+    private static final String RESULT = "result.json";
 
     private final Path home;
 
@@ -38,13 +40,13 @@ final class RunFolder {
         return home.resolve("pictures").resolve(Integer.toString(file));
     }
 
-    /** Remembers what the walk counted, before its files appear. */
-    void keepOvers(List<Long> overs) throws IOException {
-        Files.write(home.resolve(OVERS), overs.stream().map(String::valueOf).toList());
+    /** Remembers what came out, before its files appear. */
+    void keep(Printing.Result result) throws IOException {
+        Files.writeString(home.resolve(RESULT), SessionDocument.write(result));
     }
 
-    List<Long> overs() throws IOException {
-        return Files.readAllLines(home.resolve(OVERS)).stream().map(Long::valueOf).toList();
+    Printing.Result result() throws IOException {
+        return SessionDocument.read(Files.readString(home.resolve(RESULT)), Printing.Result.class);
     }
 
     /** A new hidden folder for one attempt. */

@@ -1,6 +1,9 @@
 package apodex.server.runs;
 
 import apodex.audio.Digests;
+import apodex.handoff.Plan;
+import apodex.handoff.Print;
+import apodex.handoff.Printing;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.parcel.Parcel;
@@ -8,7 +11,6 @@ import apodex.proof.FileProof;
 import apodex.proof.FileReader;
 import apodex.proof.Proof;
 import apodex.server.DataFolder;
-import apodex.signal.Walk;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
@@ -60,10 +62,10 @@ class RunJob {
             }
             ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan().rate(), run.plan().frames(),
                     run.plan().prints().size());
-            print(run, folder, meter);
-            Proof proof = readBack(run, folder, meter);
-            RunMapper.StoredParcel parcel = pack(run, folder, proof);
-            finish(run, proof, parcel, meter);
+            Printing.Result printed = print(run, folder, meter);
+            Proof proof = readBack(printed, folder, meter);
+            RunMapper.StoredParcel parcel = pack(run, printed.plan(), folder, proof);
+            finish(run, printed.plan(), proof, parcel, meter);
         } catch (CancellationException e) {
             if (!mapper.isCancelRequested(runId)) {
                 throw e;
@@ -84,47 +86,50 @@ class RunJob {
         }
     }
 
-    private void print(Run run, RunFolder folder, ProgressMeter meter) throws IOException {
+    private Printing.Result print(Run run, RunFolder folder, ProgressMeter meter) throws IOException {
         mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED);
         if (Files.exists(folder.files())) {
-            meter.printed(run.plan().frames());
-            return;
+            meter.printed(1);
+            return folder.result();
         }
         Path work = folder.begin();
-        List<Long> overs = new Walk(run.session(), run.plan().taps(run.session(), work), store, THREADS).print(meter);
-        folder.keepOvers(overs);
+        Printing.Result result = Printing.print(run.session(), run.plan(), work, store, THREADS, meter);
+        folder.keep(result);
         folder.finish(work, folder.files());
+        return result;
     }
 
-    private Proof readBack(Run run, RunFolder folder, ProgressMeter meter) throws IOException {
+    private Proof readBack(Printing.Result printed, RunFolder folder, ProgressMeter meter) throws IOException {
         meter.tellReading();
         Path pictures = folder.begin();
         ExecutorService readers = Executors.newFixedThreadPool(THREADS);
         try {
-            List<Long> overs = folder.overs();
             List<Future<FileProof>> reading = new ArrayList<>();
-            for (int i = 0; i < run.plan().prints().size(); i++) {
+            for (int i = 0; i < printed.plan().prints().size(); i++) {
                 int file = i;
-                reading.add(readers.submit(() -> readBack(run, folder, file, overs.get(file), pictures, meter)));
+                reading.add(readers.submit(() -> readBack(printed, folder, file, pictures, meter)));
             }
             List<FileProof> read = new ArrayList<>();
             for (Future<FileProof> each : reading) {
                 read.add(result(each));
             }
             folder.finish(pictures, folder.picture(0).getParent());
-            return Proof.of(run.plan(), read);
+            return Proof.of(printed.plan(), read);
         } finally {
             readers.shutdownNow();
         }
     }
 
-    private static FileProof readBack(Run run, RunFolder folder, int index, long overs, Path pictures,
+    private static FileProof readBack(Printing.Result printed, RunFolder folder, int index, Path pictures,
             ProgressMeter meter) throws IOException {
         if (meter.isCancelled()) {
             throw new CancellationException("Cancelled while reading back.");
         }
-        var print = run.plan().prints().get(index);
-        FileReader.Result result = FileReader.read(folder.files().resolve(print.file()), print.folder(), overs);
+        Print print = printed.plan().prints().get(index);
+        FileReader.Measure measure = print.folder().equals("Reference") ? FileReader.Measure.LOUDNESS_TOO
+                : FileReader.Measure.SAMPLES;
+        FileReader.Result result = FileReader.read(folder.files().resolve(print.file()), print.folder(),
+                printed.overs().get(index), measure);
         Files.write(pictures.resolve(Integer.toString(index)), result.picture().toBytes());
         meter.read();
         return result.proof();
@@ -144,8 +149,8 @@ class RunJob {
         }
     }
 
-    private RunMapper.StoredParcel pack(Run run, RunFolder folder, Proof proof) throws IOException {
-        Parcel parcel = new Parcel(run.session(), run.plan(), proof, run.handoff().name());
+    private RunMapper.StoredParcel pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
+        Parcel parcel = new Parcel(run.session(), plan, proof, run.handoff().name());
         if (!Files.exists(folder.parcel())) {
             Path work = folder.begin();
             parcel.write(folder.files(), work.resolve("parcel.zip"));
@@ -155,8 +160,9 @@ class RunJob {
         return new RunMapper.StoredParcel(run.id(), parcel.zipName(), Files.size(folder.parcel()), Digests.sha256(folder.parcel()));
     }
 
-    private void finish(Run run, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter) {
+    private void finish(Run run, Plan plan, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter) {
         transaction.executeWithoutResult(status -> {
+            mapper.savePlan(run.id(), plan);
             mapper.saveProof(run.id(), proof);
             mapper.deleteFiles(run.id());
             for (int i = 0; i < proof.files().size(); i++) {

@@ -1,5 +1,6 @@
 package apodex.server.runs;
 
+import apodex.handoff.Plan;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import jakarta.annotation.Nullable;
@@ -54,6 +55,9 @@ interface RunMapper {
     /** A run that no job has begun ends at once; 0 when one has. */
     @Update("UPDATE run SET state = 'CANCELLED', finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id} AND state = 'WAITING'")
     int cancelWaiting(String id);
+
+    @Update("UPDATE run SET plan = #{plan} WHERE id = #{id}")
+    void savePlan(String id, Plan plan);
 
     @Update("UPDATE run SET proof = #{proof} WHERE id = #{id}")
     void saveProof(String id, Proof proof);

@@ -1,5 +1,6 @@
 package apodex.server.runs;
 
+import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.proof.FileProof;
 import apodex.proof.Verdict;
@@ -18,6 +19,8 @@ import java.util.List;
  * @param failure  why it failed, in a sentence
  * @param frames   length every file has or will have
  * @param files    as planned, and once proofed as read back
+ * @param others   what comes with the files in the parcel: notes, an MP3
+ * @param startsAtBarOne whether the files begin where the session does, so that bars can be drawn
  * @param verdicts of the proof; empty before
  * @param parcel   the zip; null before it is packed
  */
@@ -34,8 +37,13 @@ record RunView(
         int sessionRevision,
         Instant createdAt,
         List<RunFile> files,
+        List<OtherFile> others,
+        boolean startsAtBarOne,
         List<Verdict> verdicts,
         @Nullable RunParcel parcel) {
+
+    /** A file of the parcel that is not proved. */
+    record OtherFile(String name, String folder) {}
 
     record RunParcel(String name, long bytes, String sha256) {}
 
@@ -58,6 +66,8 @@ record RunView(
             @Nullable Long timeReference,
             @Nullable Long firstSoundFrame,
             @Nullable Double peakDbfs,
+            @Nullable Double loudnessLufs,
+            @Nullable Double truePeakDbtp,
             @Nullable Boolean silent,
             @Nullable Boolean nearlySilent,
             @Nullable Long fullScaleSamples,
@@ -70,7 +80,20 @@ record RunView(
         boolean done = run.state() == RunState.DONE && run.proof() != null;
         return new RunView(run.id(), run.handoffId(), run.number(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), done ? run.proof().verdicts() : List.of(), parcel);
+                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), done ? run.proof().verdicts() : List.of(), parcel);
+    }
+
+    private static List<OtherFile> others(Plan plan) {
+        List<OtherFile> others = new ArrayList<>();
+        plan.notes().forEach(notes -> others.add(new OtherFile(notes.file(), notes.folder())));
+        if (!plan.listening().isEmpty()) {
+            others.add(new OtherFile(plan.listening(), "Reference"));
+        }
+        return others;
+    }
+
+    private static boolean startsAtBarOne(Plan plan) {
+        return plan.passage().range().start() == 0 && plan.passage().leadInFrames() == 0;
     }
 
     private static List<RunFile> files(Run run) {
@@ -85,13 +108,13 @@ record RunView(
     private static RunFile planned(Run run, Print print) {
         return new RunFile(print.file(), print.folder(), print.row(), print.rowName(), print.station(),
                 print.channels(), run.plan().frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
-                null, null, null, null, null, null, null, null);
+                null, null, null, null, null, null, null, null, null, null);
     }
 
     private static RunFile proved(Print print, FileProof file) {
         return new RunFile(file.name(), file.folder(), print.row(), print.rowName(), print.station(), file.channels(),
                 file.frames(), file.bytes(), file.sample().label(), file.container().label(), file.timeReference(),
-                file.firstSoundFrame(), file.peakDbfs(), file.silent(), file.nearlySilent(), file.fullScaleSamples(), file.overs(),
+                file.firstSoundFrame(), file.peakDbfs(), file.loudnessLufs(), file.truePeakDbtp(), file.silent(), file.nearlySilent(), file.fullScaleSamples(), file.overs(),
                 file.sameAs(), file.sha256());
     }
 }

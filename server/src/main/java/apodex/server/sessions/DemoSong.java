@@ -9,13 +9,15 @@ import java.nio.file.Path;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** Puts the demo song on the shelf, once. */
 @Component
+@Order(0)
 @ConditionalOnProperty(name = "apodex.demo", havingValue = "true")
-class DemoSong implements ApplicationRunner {
-    private static final String ID = "low-tide-waltz";
+public class DemoSong implements ApplicationRunner {
+    public static final String ID = "low-tide-waltz";
 
     private final Sessions sessions;
     private final RecordingStore store;

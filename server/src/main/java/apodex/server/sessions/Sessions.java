@@ -108,7 +108,7 @@ public class Sessions {
     }
 
     private static SessionMapper.Summary summary(Session session) {
-        return new SessionMapper.Summary(session.song().title(), session.song().artist(), session.audioRows().size(),
+        return new SessionMapper.Summary(session.song().title(), session.song().artist(), session.rows().size() - 1,
                 session.frames(), session.rate().hertz());
     }
 }

@@ -1,0 +1,39 @@
+package apodex.bench;
+
+import apodex.handoff.Plan;
+import apodex.handoff.Printing;
+import apodex.intake.Folders;
+import apodex.intake.RecordingStore;
+import apodex.signal.WalkObserver;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/** Times prints, each from an empty folder and a quiet disk. */
+final class Timer {
+    private static final int THREADS = Runtime.getRuntime().availableProcessors();
+    private final RecordingStore store;
+    private final Path folder;
+
+    Timer(RecordingStore store, Path folder) {
+        this.store = store;
+        this.folder = folder;
+    }
+
+    /** Seconds it takes; the files are removed. */
+    double print(Workload workload, Plan plan) throws Exception {
+        Path target = Files.createDirectories(folder.resolve("timed"));
+        new ProcessBuilder("sync").start().waitFor();
+        long start = System.nanoTime();
+        Printing.print(workload.session(), plan, target, store, THREADS, WalkObserver.NONE);
+        double seconds = (System.nanoTime() - start) / 1e9;
+        Folders.remove(target);
+        return seconds;
+    }
+
+    static double median(double[] values) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+}

@@ -1,0 +1,97 @@
+package apodex.audio;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import net.sourceforge.javaflacencoder.EncodingConfiguration;
+import net.sourceforge.javaflacencoder.FLACEncoder;
+import net.sourceforge.javaflacencoder.FLACFileOutputStream;
+import net.sourceforge.javaflacencoder.StreamConfiguration;
+
+/** Makes FLAC (RFC 9639) from a WAV file of 16 or 24-bit integers, and makes sure that it decodes to the same samples. */
+public final class FlacWriter {
+    /** Block sizes tried: one that divides the length without rest trips the encoder at its end. */
+    private static final int[] BLOCK_SIZES = {4_096, 4_608, 4_095};
+    private static final int READ_FRAMES = 8_192;
+
+    private FlacWriter() {}
+
+    /**
+     * Encodes {@code wav}.
+     *
+     * @param flac must not exist
+     * @throws IOException also when what was written does not decode to the same samples
+     */
+    public static void encode(Path wav, Path flac) throws IOException {
+        SoundInfo info = SoundFile.examine(wav);
+        FLACEncoder encoder = new FLACEncoder();
+        int block = blockSize(info.frames());
+        StreamConfiguration stream = new StreamConfiguration(info.channels(), block, block, info.rate().hertz(),
+                info.sample().bits());
+        if (!encoder.setStreamConfiguration(stream)) {
+            throw new IOException("FLAC cannot hold " + info.rate().label() + " with " + info.sample().label() + ".");
+        }
+        encoder.setEncodingConfiguration(new EncodingConfiguration());
+        try (PcmReader in = new PcmReader(wav, info)) {
+            FLACFileOutputStream out = new FLACFileOutputStream(flac.toFile());
+            try {
+                encoder.setOutputStream(out);
+                encoder.openFLACStream();
+                write(in, info, encoder);
+            } finally {
+                out.close();
+            }
+        }
+        verify(wav, info, flac);
+    }
+
+    private static int blockSize(long frames) {
+        for (int size : BLOCK_SIZES) {
+            if (frames % size != 0) {
+                return size;
+            }
+        }
+        return BLOCK_SIZES[0] + 1;
+    }
+
+    private static void write(PcmReader in, SoundInfo info, FLACEncoder encoder) throws IOException {
+        int[] samples = new int[READ_FRAMES * info.channels()];
+        double[][] decoded = new double[info.channels()][READ_FRAMES];
+        double scale = Math.scalb(1.0, info.sample().bits() - 1);
+        for (long first = 0; first < info.frames(); first += READ_FRAMES) {
+            int count = (int) Math.min(READ_FRAMES, info.frames() - first);
+            in.read(first, count, 0, decoded, 0);
+            for (int i = 0; i < count; i++) {
+                for (int c = 0; c < info.channels(); c++) {
+                    samples[i * info.channels() + c] = (int) (decoded[c][i] * scale);
+                }
+            }
+            encoder.addSamples(samples, count);
+            encoder.encodeSamples(encoder.fullBlockSamplesAvailableToEncode(), false);
+        }
+        encoder.encodeSamples(encoder.samplesAvailableToEncode(), true);
+    }
+
+    private static void verify(Path wav, SoundInfo info, Path flac) throws IOException {
+        Path back = flac.resolveSibling(flac.getFileName() + ".back");
+        try {
+            FlacFile.decode(flac, back);
+            SoundInfo decoded = SoundFile.examine(back);
+            boolean same = decoded.frames() == info.frames() && decoded.channels() == info.channels()
+                    && decoded.sample() == info.sample() && decoded.rate().equals(info.rate());
+            try (PcmReader one = new PcmReader(wav, info); PcmReader two = new PcmReader(back, decoded)) {
+                int frameBytes = info.layout().frameBytes();
+                for (long first = 0; same && first < info.frames(); first += READ_FRAMES) {
+                    int count = (int) Math.min(READ_FRAMES, info.frames() - first);
+                    same = java.util.Arrays.equals(one.readBytes(first, count), 0, count * frameBytes,
+                            two.readBytes(first, count), 0, count * frameBytes);
+                }
+            }
+            if (!same) {
+                throw new IOException("“" + flac.getFileName() + "” does not decode to what was printed.");
+            }
+        } finally {
+            Files.deleteIfExists(back);
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package apodex.effect;
+
+import java.util.List;
+
+/** Takes away what lies below a frequency; Butterworth of second or fourth order. */
+final class LowCut extends Effect {
+    static final Setting HERTZ = Setting.of("hertz", "Frequency", "Hz", 10, 2_000, 80);
+    static final Setting SLOPE = Setting.choice("slope", "Slope", "12 dB per octave", "24 dB per octave");
+
+    LowCut() {
+        super("lowCut", "Low cut", "Takes away rumble below a frequency.", Nature.LINEAR, HERTZ, SLOPE);
+    }
+
+    @Override
+    public long tailFrames(Values values, Place place) {
+        return Biquad.ringFrames(sections(values, place));
+    }
+
+    @Override
+    public List<Unit> make(Values values, Place place) {
+        return List.of(new Biquads(place.width(), List.of(sections(values, place))));
+    }
+
+    private static Biquad[] sections(Values values, Place place) {
+        double hertz = values.of(HERTZ);
+        return Butterworth.sections(values.choice(SLOPE) == 0 ? 2 : 4,
+                q -> Biquad.lowCut(hertz, q, place.rate().hertz()));
+    }
+}

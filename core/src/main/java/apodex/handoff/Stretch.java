@@ -1,0 +1,59 @@
+package apodex.handoff;
+
+import apodex.session.Session;
+import apodex.time.FrameRange;
+import apodex.time.TempoMap;
+import com.fasterxml.jackson.annotation.JsonProperty;
+
+/**
+ * From a bar or time to a bar or time.
+ *
+ * @param from first sound
+ * @param to   where it ends; a bar is not part of it itself
+ */
+public record Stretch(Point from, Point to) {
+    /** What a point is counted in. */
+    public enum Unit {
+        /** Bars from 1, with a fraction within the bar. */
+        @JsonProperty("bars") BARS,
+        @JsonProperty("seconds") SECONDS
+    }
+
+    /** A point of the song. */
+    public record Point(Unit unit, double at) {}
+
+    /**
+     * Its frames in a session.
+     *
+     * @throws IllegalArgumentException when there is nothing in it; the message is for people
+     */
+    FrameRange frames(Session session) {
+        if (from == null || to == null || from.unit() == null || to.unit() == null) {
+            throw new IllegalArgumentException("A range goes from a bar or time to a bar or time.");
+        }
+        long start = frame(from, session);
+        long end = frame(to, session);
+        if (start >= session.frames()) {
+            throw new IllegalArgumentException("The range starts after the last sound of the session.");
+        }
+        if (end <= start) {
+            throw new IllegalArgumentException("The range has no length: it ends where it starts, or before.");
+        }
+        return new FrameRange(start, end);
+    }
+
+    private static long frame(Point point, Session session) {
+        double lowest = point.unit() == Unit.BARS ? 1 : 0;
+        if (!(point.at() >= lowest && point.at() < 1e5)) {
+            throw new IllegalArgumentException(point.unit() == Unit.BARS ? "Bars count from 1; there is no bar " + point.at() + "."
+                    : "A range cannot reach to " + point.at() + " seconds.");
+        }
+        if (point.unit() == Unit.SECONDS) {
+            return Math.round(point.at() * session.rate().hertz());
+        }
+        TempoMap map = session.song().timeline();
+        int bar = (int) point.at();
+        double quarter = map.quarterOfBar(bar) + (point.at() - bar) * map.meterOf(bar).quartersPerBar();
+        return map.frameOf(quarter, session.rate());
+    }
+}

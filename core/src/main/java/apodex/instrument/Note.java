@@ -1,0 +1,34 @@
+package apodex.instrument;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+
+/**
+ * A note on a timeline of quarter notes.
+ *
+ * @param quarter  where it starts, in quarter notes from the song's start
+ * @param quarters how long it is held, in quarter notes
+ * @param pitch    MIDI note number: 60 is middle C
+ * @param velocity 1 to 127
+ */
+public record Note(double quarter, double quarters, int pitch, int velocity) {
+    @JsonIgnore
+    public boolean isPlayable() {
+        return quarter >= 0 && quarter < 1e6 && quarters > 0 && quarters < 1e6 && pitch >= 0 && pitch <= 127
+                && velocity >= 1 && velocity <= 127;
+    }
+
+    /** Equal temperament, A at 440 Hz. */
+    double hertz() {
+        return 440 * StrictMath.pow(2, (pitch - 69) / 12.0);
+    }
+
+    /** How hard it is struck, 0 to 1. */
+    double force() {
+        return velocity / 127.0;
+    }
+
+    /** A seed of its own for noise. */
+    long seed() {
+        return Double.doubleToLongBits(quarter) * 31 + pitch;
+    }
+}

@@ -1,0 +1,66 @@
+package apodex.measure;
+
+import apodex.time.SampleRate;
+
+/**
+ * True peak after ITU-R BS.1770-4, annex 2: the loudest sample after raising the rate four times with the filter printed
+ * there (of rates from 96 kHz on twice, from 192 kHz on not at all). The samples themselves count as well.
+ */
+public final class TruePeak {
+    private static final int ENOUGH_HERTZ = 192_000;
+    private static final int TAPS = 12;
+    /** Annex 2: the 48 coefficients of the interpolating filter, by phase. The last two phases mirror the first two. */
+    private static final double[][] PHASES = {
+        {0.0017089843750, 0.0109863281250, -0.0196533203125, 0.0332031250000, -0.0594482421875, 0.1373291015625,
+            0.9721679687500, -0.1022949218750, 0.0476074218750, -0.0266113281250, 0.0148925781250, -0.0083007812500},
+        {-0.0291748046875, 0.0292968750000, -0.0517578125000, 0.0891113281250, -0.1665039062500, 0.4650878906250,
+            0.7797851562500, -0.2003173828125, 0.1015625000000, -0.0582275390625, 0.0330810546875, -0.0189208984375},
+        {-0.0189208984375, 0.0330810546875, -0.0582275390625, 0.1015625000000, -0.2003173828125, 0.7797851562500,
+            0.4650878906250, -0.1665039062500, 0.0891113281250, -0.0517578125000, 0.0292968750000, -0.0291748046875},
+        {-0.0083007812500, 0.0148925781250, -0.0266113281250, 0.0476074218750, -0.1022949218750, 0.9721679687500,
+            0.1373291015625, -0.0594482421875, 0.0332031250000, -0.0196533203125, 0.0109863281250, 0.0017089843750}};
+
+    private final double[][] phases;
+    /** The last samples of each channel, before the stretch that is being looked at. */
+    private final double[][] line;
+    private double peak;
+
+    public TruePeak(SampleRate rate, int channelCount) {
+        boolean high = rate.hertz() >= ENOUGH_HERTZ / 2;
+        phases = rate.hertz() >= ENOUGH_HERTZ ? new double[0][] : high ? new double[][] {PHASES[0], PHASES[2]} : PHASES;
+        line = new double[channelCount][TAPS - 1];
+    }
+
+    /** Takes the next stretch. @param block channels x frames */
+    public void add(double[][] block, int count) {
+        for (int c = 0; c < line.length; c++) {
+            double[] joined = new double[TAPS - 1 + count];
+            System.arraycopy(line[c], 0, joined, 0, TAPS - 1);
+            System.arraycopy(block[c], 0, joined, TAPS - 1, count);
+            for (int i = 0; i < count; i++) {
+                peak = Math.max(peak, Math.abs(block[c][i]));
+            }
+            for (double[] phase : phases) {
+                peak = Math.max(peak, loudest(phase, joined, count));
+            }
+            System.arraycopy(joined, count, line[c], 0, TAPS - 1);
+        }
+    }
+
+    private static double loudest(double[] phase, double[] joined, int count) {
+        double most = 0;
+        for (int i = 0; i < count; i++) {
+            double sum = 0;
+            for (int k = 0; k < TAPS; k++) {
+                sum += phase[k] * joined[i + TAPS - 1 - k];
+            }
+            most = Math.max(most, Math.abs(sum));
+        }
+        return most;
+    }
+
+    /** In dBTP; negative infinity for silence. */
+    public double dbtp() {
+        return Decibels.ofAmplitude(peak);
+    }
+}

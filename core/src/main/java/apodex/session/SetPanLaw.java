@@ -1,0 +1,17 @@
+package apodex.session;
+
+/** Says how loud the centre is. */
+public record SetPanLaw(PanLaw panLaw) implements SessionEdit {
+    @Override
+    public Session applyTo(Session session) {
+        if (panLaw == null) {
+            throw new EditRefused("panLaw", "The pan law is 0, -3, -4.5 or -6 dB.");
+        }
+        return session.withPanLaw(panLaw);
+    }
+
+    @Override
+    public String describe(Session before) {
+        return "Change the pan law";
+    }
+}

@@ -1,0 +1,103 @@
+package apodex.signal;
+
+import apodex.instrument.Instrument;
+import apodex.instrument.Instrument.Part;
+import apodex.instrument.Note;
+import apodex.instrument.Voice;
+import apodex.time.SampleRate;
+import apodex.time.TempoMap;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+
+/** Some parts of an instrument playing its notes. Voices are added in the order of their notes, part after part. */
+final class InstrumentNode extends Node {
+    private final Instrument instrument;
+    private final SampleRate rate;
+    private final Start[] starts;
+    private final List<Playing> playing = new ArrayList<>();
+    private final double[][] mono = new double[1][];
+    private double[] centred = new double[0];
+    private final double[][] stereo = new double[2][];
+    private final Curtain curtain;
+    private int next;
+
+    /** A note of a part and when it is struck and let go. */
+    private record Start(long frame, long held, Note note, Part part) {}
+
+    /** A voice that has been struck. */
+    private record Playing(Voice voice, int channels) {}
+
+    /** @param curtain when everything falls silent */
+    InstrumentNode(Instrument instrument, List<Part> parts, List<Note> notes, TempoMap tempo, SampleRate rate, Curtain curtain) {
+        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, 0);
+        this.instrument = instrument;
+        this.rate = rate;
+        this.curtain = curtain;
+        List<Start> all = new ArrayList<>();
+        for (Note note : notes) {
+            long start = tempo.frameOf(note.quarter(), rate);
+            long stop = tempo.frameOf(note.quarter() + note.quarters(), rate);
+            for (Part part : parts) {
+                if (instrument.plays(part, note)) {
+                    all.add(new Start(start, stop - start, note, part));
+                }
+            }
+        }
+        all.sort(Comparator.comparingLong(Start::frame).thenComparing(start -> start.note().pitch()));
+        this.starts = all.toArray(Start[]::new);
+    }
+
+    @Override
+    boolean run(double[][] block, int slot, long first, int frames, boolean sounds) {
+        int length = (int) Math.max(0, Math.min(frames, curtain.frame() - first));
+        boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < first + length;
+        if (!sounding || length == 0) {
+            return false;
+        }
+        for (int c = 0; c < width; c++) {
+            Arrays.fill(block[c], 0, frames, 0);
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            add(playing.get(i), block, 0, length);
+        }
+        while (next < starts.length && starts[next].frame < first + length) {
+            Start start = starts[next++];
+            Playing voice = new Playing(instrument.voice(start.part, start.note, start.held, rate), start.part.channels());
+            add(voice, block, (int) (start.frame - first), length);
+            playing.add(voice);
+        }
+        playing.removeIf(each -> each.voice.isOver());
+        return true;
+    }
+
+    private void add(Playing each, double[][] block, int from, int to) {
+        if (each.channels == 2) {
+            stereo[0] = block[0];
+            stereo[1] = block[1];
+            each.voice.add(stereo, from, to);
+        } else if (width == 1) {
+            mono[0] = block[0];
+            each.voice.add(mono, from, to);
+        } else {
+            addCentred(each.voice, block, from, to);
+        }
+    }
+
+    /** A mono part of an instrument that is stereo as a whole: on both sides. */
+    private void addCentred(Voice voice, double[][] block, int from, int to) {
+        if (centred.length < to) {
+            centred = new double[block[0].length];
+        }
+        Arrays.fill(centred, from, to, 0);
+        mono[0] = centred;
+        voice.add(mono, from, to);
+        for (int c = 0; c < width; c++) {
+            double[] out = block[c];
+            for (int i = from; i < to; i++) {
+                out[i] += centred[i];
+            }
+        }
+    }
+}

@@ -1,0 +1,34 @@
+package apodex.signal;
+
+import apodex.session.Move;
+import java.util.List;
+
+/** The value of a lane of moves at every frame: straight lines between its points. Asked in ascending frames. */
+final class Lane {
+    private final long[] frames;
+    private final double[] values;
+    private int next;
+
+    Lane(List<Move> moves) {
+        frames = moves.stream().mapToLong(Move::frame).toArray();
+        values = moves.stream().mapToDouble(Move::value).toArray();
+    }
+
+    boolean isEmpty() {
+        return frames.length == 0;
+    }
+
+    double at(long frame) {
+        while (next < frames.length && frames[next] <= frame) {
+            next++;
+        }
+        if (next == 0) {
+            return values[0];
+        }
+        if (next == frames.length) {
+            return values[next - 1];
+        }
+        double share = (double) (frame - frames[next - 1]) / (frames[next] - frames[next - 1]);
+        return values[next - 1] + share * (values[next] - values[next - 1]);
+    }
+}

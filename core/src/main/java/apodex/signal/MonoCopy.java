@@ -1,0 +1,39 @@
+package apodex.signal;
+
+import apodex.audio.PcmReader;
+import apodex.audio.SoundFile;
+import apodex.audio.SoundWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Replaces a stereo file by one of its sides, sample for sample. */
+final class MonoCopy {
+    private static final int BLOCK_FRAMES = 16_384;
+
+    private MonoCopy() {}
+
+    static void replace(Tap tap, long frames, int side) throws IOException {
+        Path stereo = tap.file().resolveSibling(tap.file().getFileName() + ".stereo");
+        Files.move(tap.file(), stereo);
+        Tap mono = new Tap(tap.row(), tap.station(), Channels.MONO_FROM_LEFT, tap.depth(), tap.rate(), tap.container(),
+                tap.trimDb(), tap.file(), tap.broadcast(), tap.ditherSeed());
+        try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo)); SoundWriter out = TapFile.open(mono, frames)) {
+            int size = tap.depth().bytes();
+            boolean bigEndian = tap.container() == Tap.Container.AIFF;
+            byte[] taken = new byte[BLOCK_FRAMES * size];
+            for (long first = 0; first < frames; first += BLOCK_FRAMES) {
+                int count = (int) Math.min(BLOCK_FRAMES, frames - first);
+                byte[] both = in.readBytes(first, count);
+                for (int i = 0; i < count; i++) {
+                    for (int b = 0; b < size; b++) {
+                        taken[i * size + (bigEndian ? size - 1 - b : b)] = both[(2 * i + side) * size + b];
+                    }
+                }
+                out.write(taken, count * size);
+            }
+        } finally {
+            Files.deleteIfExists(stereo);
+        }
+    }
+}

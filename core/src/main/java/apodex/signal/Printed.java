@@ -1,0 +1,10 @@
+package apodex.signal;
+
+/**
+ * What became of a tap.
+ *
+ * @param channels channels of the file
+ * @param frames   its length at its own rate
+ * @param overs    samples that passed full scale of an integer format and were held there
+ */
+public record Printed(int channels, long frames, long overs) {}

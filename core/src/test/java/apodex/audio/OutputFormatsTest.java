@@ -1,0 +1,105 @@
+package apodex.audio;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What is written, read by tools that are not ours. */
+final class OutputFormatsTest {
+    private static final SampleRate RATE = new SampleRate(44_100);
+    @TempDir private Path folder;
+
+    /** Noise as a WAV file; gives its name. */
+    private Path wav(String name, SampleFormat sample, int channels, int frames) throws IOException {
+        try (WavWriter out = new WavWriter(folder.resolve(name), RATE, channels, sample, frames, null)) {
+            write(out, sample, channels, frames);
+        }
+        return folder.resolve(name);
+    }
+
+    private static void write(SoundWriter out, SampleFormat sample, int channels, int frames) throws IOException {
+        PcmEncoder encoder = new PcmEncoder(sample, channels, 0);
+        SplittableRandom random = new SplittableRandom(frames);
+        double[][] block = new double[channels][frames];
+        for (int i = 0; i < frames; i++) {
+            for (double[] channel : block) {
+                channel[i] = 1.9 * (random.nextDouble() - 0.5);
+            }
+        }
+        byte[] bytes = new byte[frames * encoder.frameBytes()];
+        encoder.encode(block, 0, frames, 0, Dither.NONE, bytes);
+        out.write(bytes, bytes.length);
+    }
+
+    private String raw(String file, String encoding, String bits) throws Exception {
+        OutsideTools.run(folder, "sox", file, "-t", "raw", "-e", encoding, "-b", bits, "-L", file + ".raw");
+        return Digests.sha256(folder.resolve(file + ".raw"));
+    }
+
+    @ParameterizedTest(name = "{0}, {1} channels")
+    @CsvSource({"INT16, 1", "INT16, 2", "INT24, 1", "INT24, 2", "INT32, 2", "FLOAT32, 1", "FLOAT32, 2"})
+    void aiffHoldsTheSamplesThatWavHolds(SampleFormat sample, int channels) throws Exception {
+        wav("a.wav", sample, channels, 7_001);
+        try (AiffWriter out = new AiffWriter(folder.resolve("a.aif"), RATE, channels, sample, 7_001)) {
+            write(out, sample, channels, 7_001);
+        }
+        assertThat(Files.size(folder.resolve("a.aif"))).isEqualTo(AiffWriter.fileBytes(channels, sample, 7_001));
+        assertThat(OutsideTools.run(folder, "soxi", "-s", "a.aif").trim()).isEqualTo("7001");
+        assertThat(OutsideTools.run(folder, "soxi", "-r", "a.aif").trim()).isEqualTo("44100");
+        String encoding = sample.isFloat() ? "floating-point" : "signed-integer";
+        assertThat(raw("a.aif", encoding, "" + sample.bits())).isEqualTo(raw("a.wav", encoding, "" + sample.bits()));
+        SoundInfo info = SoundFile.examine(folder.resolve("a.aif"));
+        assertThat(info.frames()).isEqualTo(7_001);
+        assertThat(info.sample()).isEqualTo(sample);
+    }
+
+    @Test
+    void aiffRefusesToPassFourGibibytes() {
+        assertThatThrownBy(() -> new AiffWriter(folder.resolve("big.aif"), RATE, 2, SampleFormat.INT24, 800_000_000L))
+                .isInstanceOf(IOException.class).hasMessageContaining("4 GiB");
+    }
+
+    @ParameterizedTest(name = "{0}, {1} channels, {2} frames")
+    @CsvSource({"INT16, 1, 4096", "INT16, 2, 9216", "INT24, 2, 5000", "INT24, 1, 1", "INT24, 1, 4095", "INT16, 2, 18432", "INT24, 2, 36864"})
+    void flacDecodesToTheSameSamplesElsewhere(SampleFormat sample, int channels, int frames) throws Exception {
+        wav("f.wav", sample, channels, frames);
+        FlacWriter.encode(folder.resolve("f.wav"), folder.resolve("f.flac"));
+        OutsideTools.run(folder, "flac", "-t", "-s", "f.flac");
+        OutsideTools.run(folder, "flac", "-d", "-s", "-f", "-o", "back.wav", "f.flac");
+        assertThat(raw("back.wav", "signed-integer", "" + sample.bits())).isEqualTo(raw("f.wav", "signed-integer", "" + sample.bits()));
+        assertThat(folder.resolve("f.flac.back")).doesNotExist();
+    }
+
+    @ParameterizedTest(name = "{0} channels")
+    @ValueSource(ints = {1, 2})
+    void mp3IsRecognisedAndSoundsAsLong(int channels) throws Exception {
+        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "44100", "-c", "" + channels, "-b", "24", "m.wav", "synth", "3", "sine", "440", "gain", "-6");
+        Mp3Writer.encode(folder.resolve("m.wav"), folder.resolve("m.mp3"));
+        String told = OutsideTools.run(folder, "ffmpeg", "-nostdin", "-hide_banner", "-i", "m.mp3", "-af", "volumedetect", "-f", "null", "-");
+        assertThat(told).contains("Audio: mp3", "44100 Hz", channels == 1 ? "mono" : "stereo").containsPattern("Duration: 00:00:03\\.[01]")
+                .containsPattern("max_volume: -[56]\\.\\d dB");
+    }
+
+    @ParameterizedTest(name = "{0} frames")
+    @ValueSource(ints = {1, 999, 5_000})
+    void aFileMadeForMoreCanEndSooner(int frames) throws Exception {
+        Path file = folder.resolve("cut.wav");
+        WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 5_000, null);
+        write(out, SampleFormat.INT24, 1, 5_000);
+        out.finish(frames);
+        out.close();
+        assertThat(Files.size(file)).isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, frames, null));
+        assertThat(SoundFile.examine(file).frames()).isEqualTo(frames);
+        assertThat(OutsideTools.run(folder, "soxi", "-s", "cut.wav").trim()).isEqualTo("" + frames);
+    }
+}

@@ -1,0 +1,28 @@
+import type { AudioRow, Clip, Session } from '../api/types';
+
+/** What is heard of a row: the clips of its active take that are not muted. */
+export function activeClips(row: AudioRow): Clip[] {
+  return (row.takes.find((take) => take.id === row.active)?.clips ?? []).filter((clip) => !clip.muted);
+}
+
+/** Frames of its recording in one frame of the session: 1 unless their rates differ. */
+export function recordingFramesPerFrame(session: Session, clip: Clip): number {
+  const recording = session.recordings.find((each) => each.sha256 === clip.recording);
+  return recording ? recording.rate / session.rate : 1;
+}
+
+const CURVES: Record<Clip['fadeIn']['curve'], (x: number) => number> = {
+  straight: (x) => x,
+  equalPower: (x) => Math.sin((x * Math.PI) / 2),
+  soft: (x) => (1 - Math.cos(x * Math.PI)) / 2,
+  slow: (x) => x * x,
+};
+
+/** Factor of a clip's fades at one of its frames. */
+export function fadeAt(clip: Clip, frame: number): number {
+  let factor = 1;
+  if (frame < clip.fadeIn.frames) factor *= CURVES[clip.fadeIn.curve](frame / clip.fadeIn.frames);
+  const left = clip.frames - frame;
+  if (left < clip.fadeOut.frames) factor *= CURVES[clip.fadeOut.curve](left / clip.fadeOut.frames);
+  return factor;
+}
