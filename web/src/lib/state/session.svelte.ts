@@ -41,10 +41,13 @@ export class SessionStore {
 
   /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
   async edit(edit: SessionEdit): Promise<void> {
+    // An edit arrives even when the page is left at once; browsers carry up to 64 KiB that way.
+    const keepalive = JSON.stringify(edit).length < 60_000;
     await this.step(() =>
       client.POST('/api/sessions/{id}/edits', {
         params: { path: { id: this.id } },
         body: { revision: this.state!.revision, edit },
+        keepalive,
       }),
     );
   }

@@ -25,6 +25,7 @@ final class ArchitectureTest {
             .layer("signal").definedBy("apodex.signal")
             .layer("naming").definedBy("apodex.naming")
             .layer("handoff").definedBy("apodex.handoff")
+            .layer("check").definedBy("apodex.check")
             .layer("proof").definedBy("apodex.proof")
             .layer("parcel").definedBy("apodex.parcel")
             .layer("intake").definedBy("apodex.intake")
@@ -39,6 +40,8 @@ final class ArchitectureTest {
             .whereLayer("naming").mayOnlyAccessLayers("time", "audio", "session", "measure", "signal")
             .whereLayer("handoff").mayOnlyAccessLayers("time", "audio", "effect", "instrument", "notes", "session", "measure",
                     "signal", "naming")
+            .whereLayer("check").mayOnlyAccessLayers("time", "audio", "effect", "instrument", "session", "measure", "signal",
+                    "naming", "handoff")
             .whereLayer("proof").mayOnlyAccessLayers("time", "audio", "session", "measure", "signal", "naming",
                     "handoff")
             .whereLayer("parcel").mayNotBeAccessedByAnyLayer()

@@ -1,6 +1,7 @@
 package apodex.audio;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,6 +29,11 @@ public final class Digests {
             }
         }
         return HexFormat.of().formatHex(digest.digest());
+    }
+
+    /** SHA-256 of a text's UTF-8 bytes, in lower-case hex. */
+    public static String sha256OfText(String text) {
+        return HexFormat.of().formatHex(sha256().digest(text.getBytes(StandardCharsets.UTF_8)));
     }
 
     static MessageDigest md5() {

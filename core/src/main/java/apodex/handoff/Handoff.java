@@ -1,5 +1,6 @@
 package apodex.handoff;
 
+import apodex.naming.NameStyle;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import apodex.signal.Station;
@@ -27,6 +28,7 @@ import java.util.Map;
  * @param trimsDb     trims by row; a bus's trim goes for the bus and for what feeds it
  * @param notes       whether the notes of instrument rows come as Standard MIDI Files; yes, where there are any
  * @param listening   whether an MP3 of the reference mix comes with it; no
+ * @param naming      how file names are put together; number, row and what it is
  */
 public record Handoff(
         String name,
@@ -42,7 +44,8 @@ public record Handoff(
         @Nullable Map<String, Sides> sides,
         @Nullable Map<String, Double> trimsDb,
         @Nullable Boolean notes,
-        @Nullable Boolean listening) {
+        @Nullable Boolean listening,
+        @Nullable NameStyle naming) {
     public Handoff {
         format = format == null ? Format.WAV : format;
         chosen = chosen == null ? null : List.copyOf(chosen);
@@ -53,6 +56,15 @@ public record Handoff(
         trimsDb = trimsDb == null ? Map.of() : Map.copyOf(trimsDb);
         notes = notes == null || notes;
         listening = listening != null && listening;
+        naming = naming == null ? NameStyle.USUAL : naming;
+    }
+
+    /** One with file names as usual. */
+    public Handoff(String name, @Nullable Depth depth, @Nullable Format format, @Nullable SampleRate rate,
+            @Nullable List<Choice> chosen, @Nullable Returns returns, @Nullable Dynamics dynamics, @Nullable Stretch range,
+            @Nullable Integer leadInBars, @Nullable Double tailSeconds, @Nullable Map<String, Sides> sides,
+            @Nullable Map<String, Double> trimsDb, @Nullable Boolean notes, @Nullable Boolean listening) {
+        this(name, depth, format, rate, chosen, returns, dynamics, range, leadInBars, tailSeconds, sides, trimsDb, notes, listening, null);
     }
 
     /** A row at a station. */
@@ -104,6 +116,6 @@ public record Handoff(
     /** Only these files, in this sample format. */
     public Handoff printing(@Nullable Depth newDepth, @Nullable List<Choice> choices) {
         return new Handoff(name, newDepth, format, rate, choices, returns, dynamics, range, leadInBars, tailSeconds, sides,
-                trimsDb, notes, listening);
+                trimsDb, notes, listening, naming);
     }
 }

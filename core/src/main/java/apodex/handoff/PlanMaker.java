@@ -9,6 +9,7 @@ import apodex.measure.StereoImage;
 import apodex.naming.FileNames;
 import apodex.naming.ParcelName;
 import apodex.session.AudioRow;
+import apodex.session.BusRow;
 import apodex.session.InstrumentRow;
 import apodex.session.Row;
 import apodex.session.Routing;
@@ -22,6 +23,8 @@ import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Turns choices into prints: names, folders, channels, trims, lengths and sizes. */
 final class PlanMaker {
@@ -37,6 +40,8 @@ final class PlanMaker {
     private final SampleRate rate;
     private final Depth depth;
     private final Passage passage;
+    /** The stations of the row whose prints are being made. */
+    private Set<Station> planned = Set.of();
 
     PlanMaker(Session session, Handoff handoff, List<PlanRow> rows, Map<String, StereoImage> images, RowWidth widths) {
         this.session = session;
@@ -89,9 +94,11 @@ final class PlanMaker {
         long tail = passage.tail().seconds() == null ? 0 : Math.round(passage.tail().seconds() * session.rate().hertz());
         long frames = atRate(passage.leadInFrames()) + atRateUp(passage.range().frames() + tail);
         long reference = startReference();
-        FileNames names = new FileNames(rows.size());
+        FileNames names = new FileNames(session, handoff.naming(), rows.size());
         List<Print> prints = new ArrayList<>();
         for (PlanRow row : rows) {
+            planned = chosen.stream().filter(choice -> choice.row().equals(row.row())).map(Choice::station)
+                    .filter(row.stations()::contains).collect(Collectors.toSet());
             for (Station station : row.stations()) {
                 if (chosen.contains(new Choice(row.row(), station))) {
                     prints.addAll(prints(row, station, names, frames, reference));
@@ -129,8 +136,7 @@ final class PlanMaker {
 
     private List<Print> prints(PlanRow row, Station station, FileNames names, long frames, long reference) {
         Sides sides = handoff.sides().getOrDefault(row.row(), Sides.AUTOMATIC);
-        String name = station == Station.RAW && row.kind() != PlanRow.Kind.MIX ? row.name()
-                : row.kind() == PlanRow.Kind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name() + " " + station.label();
+        String name = row.kind() == PlanRow.Kind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
         return switch (sides) {
             case TWO_MONO -> List.of(
                     print(row, station, names, name + " left", Channels.MONO_FROM_LEFT, 1, frames, reference),
@@ -158,14 +164,23 @@ final class PlanMaker {
 
     private Print print(PlanRow row, Station station, FileNames names, String name, Channels sides, int channels, long frames,
             long reference) {
-        String file = names.next(row.number(), name, handoff.format().ending());
+        Row source = session.row(row.row()).orElseThrow();
+        String file = names.next(row.number(), group(source), name, WhatWord.of(source, station, planned), handoff.format().ending());
         long bytes = handoff.format() == Format.AIFF ? AiffWriter.fileBytes(channels, depth.sample(), frames)
                 : WavWriter.fileBytes(rate, channels, depth.sample(), frames, BroadcastInfo.of(session, file, row.name(),
                         station, depth.sample(), channels, rate, reference));
-        return new Print(file, folder(row, station), row.row(), row.name(), station, channels, sides, trim(row.row()), bytes);
+        return new Print(file, folder(row, source, station), row.row(), row.name(), station, channels, sides, trim(row.row()), bytes);
     }
 
-    private static String folder(PlanRow row, Station station) {
+    private String group(Row row) {
+        return row.strip().outputs().stream().flatMap(id -> session.row(id).stream()).filter(BusRow.class::isInstance)
+                .map(Row::name).findFirst().orElse("");
+    }
+
+    private static String folder(PlanRow row, Row source, Station station) {
+        if (source.about().role().isForPlayers()) {
+            return "Guide";
+        }
         return switch (row.kind()) {
             case AUDIO, INSTRUMENT, PART -> station.compareTo(Station.SHAPED) <= 0 ? "Tracks" : "Wet";
             case BUS -> "Groups";
@@ -193,11 +208,11 @@ final class PlanMaker {
         }
         for (PlanRow row : rows) {
             if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument && !instrument.notes().isEmpty()) {
-                files.add(new NoteFile(names.next(row.number(), row.name(), ".mid"), "MIDI", row.row()));
+                files.add(new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), "MIDI", row.row()));
             }
         }
         if (!files.isEmpty()) {
-            files.add(new NoteFile(names.next(0, "All notes", ".mid"), "MIDI", ""));
+            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), "MIDI", ""));
         }
         return files;
     }
@@ -207,7 +222,7 @@ final class PlanMaker {
         if (handoff.listening() && !mix) {
             throw new IllegalArgumentException("An MP3 of the reference mix needs the reference mix among the files.");
         }
-        return handoff.listening() ? names.next(0, REFERENCE_NAME, ".mp3") : "";
+        return handoff.listening() ? names.next(0, "", REFERENCE_NAME, "", ".mp3") : "";
     }
 
     static Channels sides(StereoImage.Kind kind) {

@@ -67,7 +67,7 @@ public final class Planner {
         trims.keySet().removeIf(row -> session.row(row).isEmpty());
         return new Handoff(handoff.name(), handoff.depth(), handoff.format(), handoff.rate(), still, handoff.returns(),
                 handoff.dynamics(), stillInside(session, handoff.range()), handoff.leadInBars(), handoff.tailSeconds(), sides, trims,
-                handoff.notes(), handoff.listening());
+                handoff.notes(), handoff.listening(), handoff.naming());
     }
 
     private static Stretch stillInside(Session session, Stretch range) {

@@ -12,11 +12,11 @@ import apodex.time.FrameRange;
 import java.io.IOException;
 
 /** Measures the two sides of a row's Raw from its recordings' overviews, over just the stretches its clips use. */
-final class RowImage {
+public final class RowImage {
     private RowImage() {}
 
     /** Fades are left out of account: they can only lower what is found. */
-    static StereoImage measure(Session session, AudioRow row, Recordings recordings) throws IOException {
+    public static StereoImage measure(Session session, AudioRow row, Recordings recordings) throws IOException {
         StereoImage image = StereoImage.NOTHING;
         for (Clip clip : row.clips()) {
             try (Overview overview = recordings.overview(clip.recording())) {
@@ -28,7 +28,7 @@ final class RowImage {
     }
 
     /** The frames of the recording that a clip uses, at the recording's own rate. */
-    private static FrameRange heard(Session session, Clip clip) {
+    public static FrameRange heard(Session session, Clip clip) {
         Recording recording = session.recording(clip.recording());
         double ratio = (double) recording.rate().hertz() / session.rate().hertz();
         long from = (long) Math.floor(clip.offset() * ratio);

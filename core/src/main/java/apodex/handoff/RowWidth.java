@@ -14,15 +14,15 @@ import apodex.signal.Station;
 import java.util.List;
 
 /** How many channels a row has where it is taken, as far as its routing and effects tell. */
-final class RowWidth {
+public final class RowWidth {
     private final Session session;
 
-    RowWidth(Session session) {
+    public RowWidth(Session session) {
         this.session = session;
     }
 
     /** Channels of the stream at Raw, Shaped or Inserts; beyond, streams always have two. */
-    int at(Row row, Station station) {
+    public int at(Row row, Station station) {
         if (station.compareTo(Station.INSERTS) > 0) {
             return 2;
         }

@@ -20,7 +20,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Which stations of a row are worth a file: one that cannot differ from the one before it is left out. */
-final class Stations {
+public final class Stations {
     private final Session session;
     private final Returns returns;
 
@@ -116,7 +116,7 @@ final class Stations {
     }
 
     /** Inserts that are heard: switched on, and known. */
-    static List<Insert> active(List<Insert> inserts) {
+    public static List<Insert> active(List<Insert> inserts) {
         return inserts.stream().filter(insert -> insert.on() && Effects.find(insert.effect()).isPresent()).toList();
     }
 }

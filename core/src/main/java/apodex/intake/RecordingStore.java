@@ -5,33 +5,44 @@ import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
+import apodex.check.Sounds;
 import apodex.measure.Overview;
 import apodex.measure.OverviewScan;
+import apodex.measure.SoundScan;
 import apodex.session.Recording;
-import apodex.signal.Recordings;
 import jakarta.annotation.Nullable;
 import java.io.FileNotFoundException;
 import java.io.IOException;
+import java.lang.ref.SoftReference;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Keeps recordings on disk, each once, by the SHA-256 of its bytes, in a folder of its own: the file as it came, for
  * FLAC its decoded sound beside it, and its overview. The folder is made under another name, written through to the
  * disk and renamed when whole; after that it never changes.
  */
-public final class RecordingStore implements Recordings {
+public final class RecordingStore implements Sounds {
     private static final String ORIGINAL = "original";
     private static final String DECODED = "decoded.wav";
     private static final String OVERVIEW = "overview";
+    private static final String SCAN = "scan";
 
     private final Path root;
+    /** What was read of scans and is still wanted; memory that runs short takes it back. */
+    private final Map<String, SoftReference<SoundScan>> scans = new ConcurrentHashMap<>();
+    /** What the bytes of files that look touched turned out to be, by file and moment of change. */
+    private final Map<String, Standing> touched = new ConcurrentHashMap<>();
 
     /** @param root folder of the store; made when missing */
     public RecordingStore(Path root) throws IOException {
@@ -112,8 +123,72 @@ public final class RecordingStore implements Recordings {
         return new Overview(home(sha256).resolve(OVERVIEW), open(sha256));
     }
 
+    @Override
+    public Standing standing(String sha256) {
+        if (!has(sha256)) {
+            return Standing.MISSING;
+        }
+        Path original = home(sha256).resolve(ORIGINAL);
+        try {
+            FileTime written = Files.getLastModifiedTime(original);
+            if (written.compareTo(Files.getLastModifiedTime(home(sha256).resolve(OVERVIEW))) <= 0) {
+                return Standing.THERE;
+            }
+            return touched.computeIfAbsent(sha256 + written + Files.size(original), key -> byBytes(original, sha256));
+        } catch (IOException e) {
+            return Standing.MISSING;
+        }
+    }
+
+    private static Standing byBytes(Path original, String sha256) {
+        try {
+            return Digests.sha256(original).equals(sha256) ? Standing.THERE : Standing.CHANGED;
+        } catch (IOException e) {
+            return Standing.MISSING;
+        }
+    }
+
+    @Override
+    public Optional<SoundScan> scan(String sha256) {
+        SoftReference<SoundScan> kept = scans.get(sha256);
+        SoundScan scan = kept == null ? null : kept.get();
+        if (scan == null && isScanned(sha256)) {
+            try {
+                scan = SoundScan.read(home(sha256).resolve(SCAN));
+                scans.put(sha256, new SoftReference<>(scan));
+            } catch (IOException e) {
+                return Optional.empty();
+            }
+        }
+        return Optional.ofNullable(scan);
+    }
+
+    /** Whether every sample of a recording has been read. */
+    public boolean isScanned(String sha256) {
+        return has(sha256) && Files.exists(home(sha256).resolve(SCAN));
+    }
+
+    /** Reads every sample of a recording, once and for all who use it. */
+    public void measure(String sha256) throws IOException {
+        Path sound = sound(sha256);
+        SoundInfo info = SoundFile.examine(sound);
+        Path work = home(sha256).resolve(SCAN + "-" + UUID.randomUUID());
+        try (PcmReader in = new PcmReader(sound, info)) {
+            SoundScan.of(in, info.rate()).write(work);
+            Files.move(work, home(sha256).resolve(SCAN), StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(work);
+        }
+    }
+
+    /** The file as it came. */
+    public Path original(String sha256) throws IOException {
+        sound(sha256);
+        return home(sha256).resolve(ORIGINAL);
+    }
+
     public boolean has(String sha256) {
-        return sha256.matches("[0-9a-f]{64}") && Files.exists(home(sha256));
+        return sha256.matches("[0-9a-f]{64}") && Files.exists(home(sha256).resolve(ORIGINAL));
     }
 
     private Path sound(String sha256) throws IOException {

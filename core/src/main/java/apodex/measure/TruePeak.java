@@ -47,6 +47,25 @@ public final class TruePeak {
         }
     }
 
+    /** Where a peak is looked for. */
+    enum Looking { AT_SAMPLES, BETWEEN_SAMPLES_TOO }
+
+    /** The peak of the next stretch of the only channel, as an amplitude. */
+    double peakOf(double[] samples, int count, Looking looking) {
+        peak = 0;
+        if (looking == Looking.BETWEEN_SAMPLES_TOO) {
+            add(new double[][] {samples}, count);
+            return peak;
+        }
+        for (int i = 0; i < count; i++) {
+            peak = Math.max(peak, Math.abs(samples[i]));
+        }
+        int kept = Math.min(count, TAPS - 1);
+        System.arraycopy(line[0], kept, line[0], 0, TAPS - 1 - kept);
+        System.arraycopy(samples, count - kept, line[0], TAPS - 1 - kept, kept);
+        return peak;
+    }
+
     private static double loudest(double[] phase, double[] joined, int count) {
         double most = 0;
         for (int i = 0; i < count; i++) {

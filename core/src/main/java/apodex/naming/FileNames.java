@@ -1,25 +1,31 @@
 package apodex.naming;
 
+import apodex.session.Session;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Set;
 
 /**
- * Gives out the file names of one parcel: number, row name, ending; no two alike on any system.
+ * Gives out the file names of one parcel, put together as the style says; no two alike on any system.
  * Make a new one for every plan.
  */
 public final class FileNames {
+    private final Session session;
+    private final NameStyle style;
     private final int digits;
     private final Set<String> taken = new HashSet<>();
 
     /** @param highestNumber the largest number that will be asked for; decides the number of digits */
-    public FileNames(int highestNumber) {
+    public FileNames(Session session, NameStyle style, int highestNumber) {
+        this.session = session;
+        this.style = style;
         this.digits = Math.max(2, Integer.toString(highestNumber).length());
     }
 
-    /** For example {@code 03_Tuba.wav}; a name already given gets {@code (2)} and so on. */
-    public String next(int number, String rowName, String ending) {
-        String stem = String.format(Locale.ROOT, "%0" + digits + "d_%s", number, SafeName.of(rowName));
+    /** For example {@code 03_Tuba_Dry.wav}; a name already given gets {@code (2)} and so on. */
+    public String next(int number, String group, String row, String what, String ending) {
+        String written = String.format(Locale.ROOT, "%0" + digits + "d", number);
+        String stem = style.join(new NameParts(session, written, group, row, what));
         String name = stem + ending;
         for (int copy = 2; !taken.add(SafeName.clashKey(name)); copy++) {
             name = stem + " (" + copy + ")" + ending;

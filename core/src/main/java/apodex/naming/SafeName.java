@@ -37,7 +37,7 @@ public final class SafeName {
     }
 
     /** What two names must not share to live in one folder anywhere: letter case and Unicode form do not count. */
-    static String clashKey(String name) {
+    public static String clashKey(String name) {
         String folded = name.toUpperCase(Locale.ROOT).toLowerCase(Locale.ROOT);
         return Normalizer.normalize(folded, Normalizer.Form.NFKC);
     }

@@ -11,6 +11,7 @@ import apodex.proof.Proof;
 import apodex.proof.Verdict;
 import apodex.session.Marker;
 import apodex.session.Recording;
+import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.signal.Station;
@@ -42,6 +43,7 @@ public final class SessionSheet {
         sheet.facts(receiver);
         sheet.files();
         sheet.done();
+        sheet.notes();
         sheet.found();
         return sheet.out.toString();
     }
@@ -149,6 +151,14 @@ public final class SessionSheet {
         }
         if (plan.prints().stream().allMatch(print -> print.trimDb() == 0)) {
             line("No level was normalised, and nothing was limited that the session does not limit.");
+        }
+    }
+
+    private void notes() {
+        List<Row> noted = session.rows().stream().filter(row -> !row.about().note().isEmpty()).toList();
+        if (!noted.isEmpty()) {
+            heading("Notes");
+            noted.forEach(row -> line(row.name() + ": " + row.about().note() + "."));
         }
     }
 

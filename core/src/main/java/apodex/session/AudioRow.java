@@ -9,11 +9,17 @@ import java.util.List;
  * @param takes  one at least
  * @param active id of the take that is heard
  */
-public record AudioRow(String id, String name, List<Take> takes, String active, Strip strip) implements Row {
+public record AudioRow(String id, String name, List<Take> takes, String active, Strip strip, About about) implements Row {
     private static final String FIRST_TAKE = "t1";
 
     public AudioRow {
+        about = about == null ? About.NOTHING : about;
         takes = List.copyOf(takes);
+    }
+
+    /** One that nobody has said anything about. */
+    public AudioRow(String id, String name, List<Take> takes, String active, Strip strip) {
+        this(id, name, takes, active, strip, About.NOTHING);
     }
 
     /** A row of one take, straight to the mix. */
@@ -35,20 +41,25 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
 
     @Override
     public AudioRow withName(String newName) {
-        return new AudioRow(id, newName, takes, active, strip);
+        return new AudioRow(id, newName, takes, active, strip, about);
     }
 
     @Override
     public AudioRow withStrip(Strip newStrip) {
-        return new AudioRow(id, name, takes, active, newStrip);
+        return new AudioRow(id, name, takes, active, newStrip, about);
     }
 
     public AudioRow withTakes(List<Take> newTakes, String newActive) {
-        return new AudioRow(id, name, newTakes, newActive, strip);
+        return new AudioRow(id, name, newTakes, newActive, strip, about);
     }
 
     /** The frame after the last sound; 0 for an empty row. */
     public long endFrame() {
         return clips().stream().mapToLong(clip -> clip.range().end()).max().orElse(0);
+    }
+
+    @Override
+    public AudioRow withAbout(About newAbout) {
+        return new AudioRow(id, name, takes, active, strip, newAbout);
     }
 }

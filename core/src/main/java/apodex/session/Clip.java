@@ -19,6 +19,7 @@ import java.util.List;
  * @param fadeOut       at its end
  * @param inserts       effects on this clip alone
  * @param muted         it is there, but not heard at any station
+ * @param inverted      its polarity is reversed
  */
 public record Clip(
         String recording,
@@ -31,18 +32,25 @@ public record Clip(
         Fade fadeIn,
         Fade fadeOut,
         List<Insert> inserts,
-        boolean muted) {
+        boolean muted,
+        boolean inverted) {
     public Clip {
         fadeIn = fadeIn == null ? Fade.NONE : fadeIn;
         fadeOut = fadeOut == null ? Fade.NONE : fadeOut;
         inserts = inserts == null ? List.of() : List.copyOf(inserts);
     }
 
+    /** A clip of the polarity it was recorded with. */
+    public Clip(String recording, int firstChannel, int channels, long position, long offset, long frames, double gainDb,
+            Fade fadeIn, Fade fadeOut, List<Insert> inserts, boolean muted) {
+        this(recording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, false);
+    }
+
     /** A clip with straight fades and nothing else. */
     public Clip(String recording, int firstChannel, int channels, long position, long offset, long frames,
             double gainDb, long fadeInFrames, long fadeOutFrames) {
         this(recording, firstChannel, channels, position, offset, frames, gainDb, Fade.straight(fadeInFrames),
-                Fade.straight(fadeOutFrames), List.of(), false);
+                Fade.straight(fadeOutFrames), List.of(), false, false);
     }
 
     public static Clip whole(Recording recording, int firstChannel, int channels, long position) {
@@ -57,12 +65,34 @@ public record Clip(
     /** True when its samples are heard as they were recorded, clip inserts left aside. */
     @JsonIgnore
     public boolean isUntouched() {
-        return gainDb == 0 && fadeIn.frames() == 0 && fadeOut.frames() == 0;
+        return gainDb == 0 && !inverted && fadeIn.frames() == 0 && fadeOut.frames() == 0;
+    }
+
+    /** The same clip from another recording. */
+    public Clip of(String otherRecording) {
+        return new Clip(otherRecording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, inverted);
+    }
+
+    /** The same clip at another place. */
+    public Clip at(long otherPosition) {
+        return new Clip(recording, firstChannel, channels, otherPosition, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, inverted);
+    }
+
+    /** The clip's beginning; fades that no longer fit are shortened. */
+    public Clip cutTo(long length) {
+        long in = Math.min(fadeIn.frames(), length);
+        return new Clip(recording, firstChannel, channels, position, offset, length, gainDb, new Fade(in, fadeIn.curve()),
+                new Fade(Math.min(fadeOut.frames(), length - in), fadeOut.curve()), inserts, muted, inverted);
+    }
+
+    /** The same clip with other fades. */
+    public Clip withFades(Fade in, Fade out) {
+        return new Clip(recording, firstChannel, channels, position, offset, frames, gainDb, in, out, inserts, muted, inverted);
     }
 
     /** The same clip with other inserts. */
     public Clip withInserts(List<Insert> other) {
         return new Clip(recording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, other,
-                muted);
+                muted, inverted);
     }
 }

@@ -9,19 +9,39 @@ import java.util.List;
  * @param instrument name of a house instrument
  * @param notes      in any order
  */
-public record InstrumentRow(String id, String name, String instrument, List<Note> notes, Strip strip)
+public record InstrumentRow(String id, String name, String instrument, List<Note> notes, Strip strip, About about)
         implements Row {
     public InstrumentRow {
+        about = about == null ? About.NOTHING : about;
         notes = List.copyOf(notes);
+    }
+
+    /** One that nobody has said anything about. */
+    public InstrumentRow(String id, String name, String instrument, List<Note> notes, Strip strip) {
+        this(id, name, instrument, notes, strip, About.NOTHING);
+    }
+
+    public InstrumentRow withNotes(List<Note> newNotes) {
+        return new InstrumentRow(id, name, instrument, newNotes, strip, about);
+    }
+
+    /** The same notes on another instrument. */
+    public InstrumentRow playedBy(String newInstrument) {
+        return new InstrumentRow(id, name, newInstrument, notes, strip, about);
     }
 
     @Override
     public InstrumentRow withName(String newName) {
-        return new InstrumentRow(id, newName, instrument, notes, strip);
+        return new InstrumentRow(id, newName, instrument, notes, strip, about);
     }
 
     @Override
     public InstrumentRow withStrip(Strip newStrip) {
-        return new InstrumentRow(id, name, instrument, notes, newStrip);
+        return new InstrumentRow(id, name, instrument, notes, newStrip, about);
+    }
+
+    @Override
+    public InstrumentRow withAbout(About newAbout) {
+        return new InstrumentRow(id, name, instrument, notes, strip, newAbout);
     }
 }

@@ -6,14 +6,28 @@ package apodex.session;
  * @param instrument id of the instrument row
  * @param part       name of the part
  */
-public record PartRow(String id, String name, String instrument, String part, Strip strip) implements Row {
+public record PartRow(String id, String name, String instrument, String part, Strip strip, About about) implements Row {
+    public PartRow {
+        about = about == null ? About.NOTHING : about;
+    }
+
+    /** One that nobody has said anything about. */
+    public PartRow(String id, String name, String instrument, String part, Strip strip) {
+        this(id, name, instrument, part, strip, About.NOTHING);
+    }
+
     @Override
     public PartRow withName(String newName) {
-        return new PartRow(id, newName, instrument, part, strip);
+        return new PartRow(id, newName, instrument, part, strip, about);
     }
 
     @Override
     public PartRow withStrip(Strip newStrip) {
-        return new PartRow(id, name, instrument, part, newStrip);
+        return new PartRow(id, name, instrument, part, newStrip, about);
+    }
+
+    @Override
+    public PartRow withAbout(About newAbout) {
+        return new PartRow(id, name, instrument, part, strip, newAbout);
     }
 }

@@ -15,6 +15,7 @@ import jakarta.annotation.Nullable;
  * @param frames        length, at its own rate
  * @param timeReference first frame counted from midnight, where the file says so
  * @param originated    when it was made, {@code yyyy-mm-dd}, where the file says so
+ * @param title         what the file says it holds, where it does
  */
 public record Recording(
         String sha256,
@@ -24,7 +25,14 @@ public record Recording(
         SampleFormat sample,
         long frames,
         @Nullable Long timeReference,
-        @Nullable String originated) {
+        @Nullable String originated,
+        @Nullable String title) {
+
+    /** A recording that does not say what it holds. */
+    public Recording(String sha256, String fileName, SampleRate rate, int channels, SampleFormat sample, long frames,
+            @Nullable Long timeReference, @Nullable String originated) {
+        this(sha256, fileName, rate, channels, sample, frames, timeReference, originated, null);
+    }
 
     /** Its length when it is played at another rate. */
     public long framesAt(SampleRate other) {

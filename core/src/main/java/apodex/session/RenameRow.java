@@ -1,14 +1,26 @@
 package apodex.session;
 
-/** Gives a row another name. */
-public record RenameRow(String row, String name) implements SessionEdit {
+import jakarta.annotation.Nullable;
+
+/**
+ * Gives a row another name.
+ *
+ * @param named who says so; null for a person
+ */
+public record RenameRow(String row, String name, @Nullable NamedBy named) implements SessionEdit {
+    /** A name that a person typed. */
+    public RenameRow(String row, String name) {
+        this(row, name, null);
+    }
+
     @Override
     public Session applyTo(Session session) {
         if (session.row(row).isEmpty()) {
             throw new EditRefused("row", "There is no row “" + row + "” in this session.");
         }
         String checked = NameRule.check("name", name);
-        return session.withRow(row, before -> before.withName(checked));
+        NamedBy who = named == null ? NamedBy.HAND : named;
+        return session.withRow(row, before -> before.withName(checked).withAbout(before.about().withNameFrom(who)));
     }
 
     @Override

@@ -31,7 +31,7 @@ public final class Routing {
      *
      * @throws EditRefused naming the rows of the loop
      */
-    static void refuseLoops(Session session) {
+    public static void refuseLoops(Session session) {
         Set<String> done = new HashSet<>();
         for (Row row : session.rows()) {
             walk(session, row, new ArrayList<>(), done);

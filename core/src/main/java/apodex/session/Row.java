@@ -22,7 +22,12 @@ public sealed interface Row permits AudioRow, InstrumentRow, PartRow, BusRow, Re
     /** What happens to its signal on its way out. */
     Strip strip();
 
+    /** What it is in the music, and what else people should know of it. */
+    About about();
+
     Row withName(String name);
 
     Row withStrip(Strip strip);
+
+    Row withAbout(About about);
 }

@@ -111,6 +111,10 @@ public record Session(
         return new Session(song, rate, startReference, originated, panLaw, newMarkers, recordings, rows);
     }
 
+    public Session withRecordings(List<Recording> newRecordings) {
+        return new Session(song, rate, startReference, originated, panLaw, markers, newRecordings, rows);
+    }
+
     public Session withRows(List<Row> newRows) {
         return new Session(song, rate, startReference, originated, panLaw, markers, recordings, newRows);
     }

@@ -19,10 +19,21 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
     @JsonSubTypes.Type(value = SetFader.class, name = "setFader"),
     @JsonSubTypes.Type(value = SetMoves.class, name = "setMoves"),
     @JsonSubTypes.Type(value = SetSends.class, name = "setSends"),
-    @JsonSubTypes.Type(value = SetOutputs.class, name = "setOutputs")
+    @JsonSubTypes.Type(value = SetOutputs.class, name = "setOutputs"),
+    @JsonSubTypes.Type(value = SetAbout.class, name = "setAbout"),
+    @JsonSubTypes.Type(value = MoveRows.class, name = "moveRows"),
+    @JsonSubTypes.Type(value = DuplicateRow.class, name = "duplicateRow"),
+    @JsonSubTypes.Type(value = SetInstrument.class, name = "setInstrument"),
+    @JsonSubTypes.Type(value = SplitParts.class, name = "splitParts"),
+    @JsonSubTypes.Type(value = UseTakeFor.class, name = "useTakeFor"),
+    @JsonSubTypes.Type(value = ShiftSession.class, name = "shiftSession"),
+    @JsonSubTypes.Type(value = UseRecordings.class, name = "useRecordings"),
+    @JsonSubTypes.Type(value = ReplaceRecording.class, name = "replaceRecording"),
+    @JsonSubTypes.Type(value = Together.class, name = "together")
 })
 public sealed interface SessionEdit permits RenameRow, SetSong, SetTempoMap, SetMarkers, SetPanLaw, AddRow, RemoveRow,
-        SetTakes, SetNotes, SetInserts, SetFader, SetMoves, SetSends, SetOutputs {
+        SetTakes, SetNotes, SetInserts, SetFader, SetMoves, SetSends, SetOutputs,
+        SetAbout, MoveRows, DuplicateRow, SetInstrument, SplitParts, UseTakeFor, ShiftSession, UseRecordings, ReplaceRecording, Together {
     /**
      * The session after this edit.
      *

@@ -11,7 +11,7 @@ public record SetNotes(String row, String instrument, List<Note> notes) implemen
             throw new EditRefused("row", "Only instrument rows have notes.");
         }
         return SessionRules.checked(session.withRow(row, before -> new InstrumentRow(
-                before.id(), before.name(), instrument, notes == null ? List.of() : notes, before.strip())));
+                before.id(), before.name(), instrument, notes == null ? List.of() : notes, before.strip(), before.about())));
     }
 
     @Override

@@ -118,8 +118,8 @@ final class StationsTest {
     @Test
     void theUsualChoiceIsRawAndShapedAndTheMixInTheirFoldersWithNotes() throws IOException {
         Plan plan = plan(Handoff.named("x"));
-        assertThat(plan.prints()).extracting(Print::file).containsExactly("01_Plain.wav", "02_Mono.wav", "03_Kept.wav", "03_Kept Shaped.wav",
-                "04_Wet.wav", "04_Wet Shaped.wav", "05_Nowhere.wav", "07_Bell.wav", "00_Reference Mix.wav");
+        assertThat(plan.prints()).extracting(Print::file).containsExactly("01_Plain.wav", "02_Mono.wav", "03_Kept_Dry.wav", "03_Kept_Shaped.wav",
+                "04_Wet_Dry.wav", "04_Wet_Shaped.wav", "05_Nowhere.wav", "07_Bell.wav", "00_Reference Mix.wav");
         assertThat(plan.notes()).extracting(NoteFile::file).containsExactly("07_Bell.mid", "00_All notes.mid");
         assertThat(plan.ringsOut()).as("the hall and the delay ring").isGreaterThan(0.45);
         assertThat(SessionDocument.read(SessionDocument.write(plan), Plan.class)).isEqualTo(plan);

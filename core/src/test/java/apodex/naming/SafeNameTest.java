@@ -1,12 +1,20 @@
 package apodex.naming;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.audio.SampleFormat;
+import apodex.naming.NameStyle.Letters;
+import apodex.naming.NameStyle.Part;
+import apodex.naming.NameStyle.Separator;
+import apodex.session.Key;
+import apodex.session.MixRow;
+import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
@@ -15,6 +23,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 final class SafeNameTest {
+    private static final Session SESSION = new Session(new Song("Low Tide Waltz", "", 96.0, null, Key.parse("F# minor")), new SampleRate(48_000),
+            0, "2026-05-17", List.of(), List.of(MixRow.DEFAULT));
+
     @ParameterizedTest(name = "{0} -> {1}")
     @CsvSource(delimiter = '|', value = {
         "Tuba|Tuba", "Bass: DI?|Bass- DI-", "a<b>c|a-b-c", "one/two\\three|one-two-three", "Kick (in)|Kick (in)",
@@ -49,21 +60,40 @@ final class SafeNameTest {
 
     @Test
     void numbersNamesThatSomeSystemWouldTakeForTheSame() {
-        FileNames names = new FileNames(9);
-        assertThat(names.next(3, "Tuba", ".wav")).isEqualTo("03_Tuba.wav");
-        assertThat(names.next(3, "TUBA", ".wav")).as("letter case").isEqualTo("03_TUBA (2).wav");
-        assertThat(names.next(3, "tuba", ".wav")).isEqualTo("03_tuba (3).wav");
+        FileNames names = names(9);
+        assertThat(names.next(3, "", "Tuba", "", ".wav")).isEqualTo("03_Tuba.wav");
+        assertThat(names.next(3, "", "TUBA", "", ".wav")).as("letter case").isEqualTo("03_TUBA (2).wav");
+        assertThat(names.next(3, "", "tuba", "", ".wav")).isEqualTo("03_tuba (3).wav");
         String composed = "Chœur é";
-        assertThat(names.next(4, composed, ".wav")).isEqualTo("04_Chœur é.wav");
-        assertThat(names.next(4, Normalizer.normalize(composed, Normalizer.Form.NFD), ".wav")).as("Unicode form")
+        assertThat(names.next(4, "", composed, "", ".wav")).isEqualTo("04_Chœur é.wav");
+        assertThat(names.next(4, "", Normalizer.normalize(composed, Normalizer.Form.NFD), "", ".wav")).as("Unicode form")
                 .isEqualTo("04_Chœur é (2).wav");
-        assertThat(names.next(5, "Straße", ".wav")).isEqualTo("05_Straße.wav");
-        assertThat(names.next(5, "STRASSE", ".wav")).as("ß and SS").isEqualTo("05_STRASSE (2).wav");
+        assertThat(names.next(5, "", "Straße", "", ".wav")).isEqualTo("05_Straße.wav");
+        assertThat(names.next(5, "", "STRASSE", "", ".wav")).as("ß and SS").isEqualTo("05_STRASSE (2).wav");
+    }
+
+    private static FileNames names(int highest) {
+        return new FileNames(SESSION, NameStyle.USUAL, highest);
+    }
+
+    @Test
+    void namesAreMadeOfThePartsInTheirOrder() {
+        NameStyle all = new NameStyle(List.of(Part.SONG, Part.DATE, Part.KEY, Part.TEMPO, Part.GROUP, Part.ROW, Part.WHAT, Part.VERSION, Part.NUMBER),
+                Separator.HYPHEN, null, null, "v3");
+        assertThat(new FileNames(SESSION, all, 9).next(4, "Band", "Tuba", "Dry", ".wav"))
+                .isEqualTo("Low Tide Waltz-2026-05-17-F#min-96bpm-Band-Tuba-Dry-v3-04.wav");
+        NameStyle lower = new NameStyle(List.of(Part.ROW, Part.WHAT), Separator.BLANK, Letters.LOWER, null, null);
+        assertThat(new FileNames(SESSION, lower, 9).next(4, "", "TUBA", "", ".wav")).as("what says nothing leaves no gap").isEqualTo("tuba.wav");
+        NameStyle tight = new NameStyle(List.of(Part.NUMBER, Part.ROW, Part.WHAT), Separator.UNDERSCORE, Letters.UPPER, 16, null);
+        assertThat(new FileNames(SESSION, tight, 9).next(4, "", "Contrabassoon", "Wet", ".wav")).as("the row gives way").isEqualTo("04_CONTRABAS_WET.wav");
+        assertThatThrownBy(() -> new NameStyle(List.of(Part.SONG), null, null, null, null)).hasMessageContaining("number or the row");
+        assertThatThrownBy(() -> new NameStyle(List.of(Part.ROW, Part.ROW), null, null, null, null)).hasMessageContaining("twice");
+        assertThatThrownBy(() -> new NameStyle(null, null, null, 15, null)).hasMessageContaining("16 to 120");
     }
 
     @Test
     void numbersHaveAsManyDigitsAsTheHighestNeeds() {
-        assertThat(new FileNames(120).next(7, "x", ".wav")).isEqualTo("007_x.wav");
+        assertThat(names(120).next(7, "", "x", "", ".wav")).isEqualTo("007_x.wav");
     }
 
     @Test

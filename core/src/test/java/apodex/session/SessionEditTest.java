@@ -23,7 +23,8 @@ final class SessionEditTest {
     void renamingChangesOneNameAndNothingElse() {
         Session after = new RenameRow("r1", "  Tuba ").applyTo(SESSION);
         assertThat(after.row("r1").orElseThrow().name()).isEqualTo("Tuba");
-        assertThat(after.withRow("r1", row -> row.withName("Audio 1"))).isEqualTo(SESSION);
+        assertThat(after.row("r1").orElseThrow().about().named()).isEqualTo(NamedBy.HAND);
+        assertThat(after.withRow("r1", row -> row.withName("Audio 1").withAbout(About.NOTHING))).isEqualTo(SESSION);
         assertThat(new RenameRow("r1", "Tuba").describe(SESSION)).isEqualTo("Rename “Audio 1”");
     }
 

@@ -206,7 +206,7 @@ final class ViewsTest {
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
         assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left.wav");
-        panel.getByLabel("Spring reverb").check();
+        page.waitForResponse("**/edits", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();

@@ -1,5 +1,6 @@
 package apodex.server.handoffs;
 
+import apodex.handoff.Adjustment;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
@@ -44,6 +45,17 @@ public class Handoffs {
         StoredHandoff stored = find(id);
         SessionState session = sessions.get(stored.sessionId());
         return HandoffState.of(stored, session, planOrDefault(session, stored.handoff()));
+    }
+
+    /** @throws Refused (404) when there is none */
+    public StoredHandoff stored(String id) {
+        return find(id);
+    }
+
+    /** Adjusts a handoff; what is printed besides stays as planned. */
+    HandoffState adjust(String id, int revision, Adjustment adjustment) {
+        HandoffState now = get(id);
+        return replace(id, revision, adjustment.applyTo(now.handoff(), now.plan()));
     }
 
     /**

@@ -1,11 +1,14 @@
 package apodex.server.handoffs;
 
+import apodex.handoff.Adjustment;
 import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
 import apodex.handoff.Stretch;
+import apodex.naming.NameStyle;
+import apodex.server.web.Refused;
 import apodex.session.NameRule;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
@@ -57,11 +60,12 @@ class HandoffsController {
             @Nullable Map<String, Sides> sides,
             @Nullable Map<String, Double> trimsDb,
             @Nullable Boolean notes,
-            @Nullable Boolean listening) {
+            @Nullable Boolean listening,
+            @Nullable NameStyle naming) {
 
         Handoff handoff() {
             return new Handoff(NameRule.check("name", name), depth, format, rate, chosen, returns, dynamics, range,
-                    leadInBars, tailSeconds, sides, trimsDb, notes, listening);
+                    leadInBars, tailSeconds, sides, trimsDb, notes, listening, naming);
         }
     }
 
@@ -82,6 +86,17 @@ class HandoffsController {
     @GetMapping("/api/handoffs/{id}")
     HandoffState get(@PathVariable String id) {
         return handoffs.get(id);
+    }
+
+    /** @param revision the handoff's revision the adjustment was made against */
+    record AdjustRequest(int revision, Adjustment adjustment) {}
+
+    @PostMapping("/api/handoffs/{id}/adjustments")
+    HandoffState adjust(@PathVariable String id, @RequestBody AdjustRequest request) {
+        if (request.adjustment() == null) {
+            throw Refused.unusable("The request names no adjustment.").with("field", "adjustment");
+        }
+        return handoffs.adjust(id, request.revision(), request.adjustment());
     }
 
     @PutMapping("/api/handoffs/{id}")

@@ -3,4 +3,4 @@ package apodex.server.handoffs;
 import apodex.handoff.Handoff;
 
 /** A handoff as the database keeps it. */
-record StoredHandoff(String id, String sessionId, int revision, Handoff handoff) {}
+public record StoredHandoff(String id, String sessionId, int revision, Handoff handoff) {}

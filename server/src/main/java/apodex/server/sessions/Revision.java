@@ -21,13 +21,20 @@ record Revision(
         @Nullable Integer undoTo,
         @Nullable Integer redoTo) {
 
+    private static final int LONGEST = 250;
+
     static Revision first(String sessionId, Session session, String description) {
         return new Revision(sessionId, 1, description, null, session, null, null);
     }
 
     Revision after(SessionEdit edit) {
-        return new Revision(sessionId, revision + 1, edit.describe(session), edit, edit.applyTo(session), revision,
+        return new Revision(sessionId, revision + 1, shown(edit.describe(session)), edit, edit.applyTo(session), revision,
                 null);
+    }
+
+    /** As long as the history keeps it. */
+    private static String shown(String description) {
+        return description.length() <= LONGEST ? description : description.substring(0, LONGEST - 1) + "…";
     }
 
     /** @param earlier the revision that {@link #undoTo} names */

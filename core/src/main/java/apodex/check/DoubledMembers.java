@@ -1,0 +1,38 @@
+package apodex.check;
+
+import apodex.handoff.Adjustment;
+import apodex.session.BusRow;
+import apodex.session.Row;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** A bus planned beside the rows that feed it: laid together they sound doubled. */
+final class DoubledMembers extends Check {
+    private static final String NOTE = "a guide: do not lay it beside its members";
+
+    DoubledMembers() {
+        super("doubledMembers", Needs.PLAN);
+    }
+
+    @Override
+    void look(Look at, Consumer<Finding> found) {
+        for (Row bus : at.session().rows()) {
+            if (!(bus instanceof BusRow) || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
+                continue;
+            }
+            List<Row> members = at.session().rows().stream().filter(row -> row.strip().outputs().contains(bus.id())
+                    && row.strip().outputs().size() == 1 && !at.prints(row).isEmpty()).toList();
+            if (!members.isEmpty()) {
+                List<String> route = List.of(members.get(0).id(), bus.id(), at.session().mix().id());
+                found.accept(Finding.of(this, Severity.LOOK, "Would sound doubled", bus.name() + " and "
+                                + (members.size() == 1 ? "its member " : "its members ") + RowNames.of(members) + " are all planned.",
+                                Look.ids(List.of(bus)))
+                        .with("Members planned", Integer.toString(members.size()))
+                        .showing(Evidence.route(route))
+                        .offering(Remedy.printing("Leave " + bus.name() + " out", Adjustment.leavingOut(Choices.of(at, bus))))
+                        .offering(Remedy.printing("Leave its members out", Adjustment.leavingOut(Choices.of(at, members))))
+                        .offering(Notes.add("Mark it as a guide on the sheet", bus, NOTE)));
+            }
+        }
+    }
+}

@@ -1,0 +1,60 @@
+package apodex.check;
+
+import apodex.effect.Effect;
+import apodex.effect.Effects;
+import apodex.effect.Place;
+import apodex.effect.Values;
+import apodex.handoff.Adjustment;
+import apodex.handoff.Stations;
+import apodex.session.Insert;
+import apodex.session.MixRow;
+import apodex.session.Row;
+import apodex.session.SetInserts;
+import apodex.signal.Station;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+
+/** A kept insert that rings on or answers later, such as a reverb or a delay: the mixer gets it for good. */
+final class KeptTail extends Check {
+    /** Filters and detectors ring for less. */
+    private static final double AUDIBLE_SECONDS = 0.15;
+
+    KeptTail() {
+        super("keptTail", Needs.PLAN);
+    }
+
+    @Override
+    void look(Look at, Consumer<Finding> found) {
+        Place place = new Place(at.session().rate(), at.session().song().timeline(), 2);
+        for (Row row : at.session().rows()) {
+            if (row instanceof MixRow || !at.isPrinted(row, Station.SHAPED)) {
+                continue;
+            }
+            for (Insert insert : Stations.active(row.strip().inserts())) {
+                Effect effect = Effects.find(insert.effect()).orElseThrow();
+                double seconds = at.session().rate().seconds(effect.tailFrames(new Values(insert.settings()), place));
+                String note = effect.name() + " is part of the sound";
+                if (insert.kept() && seconds > AUDIBLE_SECONDS && !Notes.says(row, note)) {
+                    Finding finding = Finding.of(this, Severity.LOOK, "A kept effect rings on", effect.name() + " of "
+                                    + at.called(row) + " is kept: Shaped carries " + String.format(Locale.ROOT, "%.1f", seconds)
+                                    + " s of its tail, and no mixer can take it out.", List.of(row.id()))
+                            .with("Tail", String.format(Locale.ROOT, "%.1f s", seconds))
+                            .offering(Remedy.changing("Do not keep it", new SetInserts(row.id(), without(row, insert))));
+                    if (!at.isPrinted(row, Station.RAW)) {
+                        finding = finding.offering(Remedy.printing("Print Raw beside it", Adjustment.adding(Choices.at(Station.RAW, List.of(row)))));
+                    }
+                    found.accept(finding.offering(Notes.add("Say that it belongs", row, note)));
+                }
+            }
+        }
+    }
+
+    private static List<Insert> without(Row row, Insert kept) {
+        List<Insert> inserts = new ArrayList<>();
+        row.strip().inserts().forEach(each -> inserts.add(each == kept
+                ? new Insert(each.effect(), each.settings(), each.key(), false, each.on()) : each));
+        return inserts;
+    }
+}

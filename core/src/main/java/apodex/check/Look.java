@@ -1,0 +1,220 @@
+package apodex.check;
+
+import apodex.audio.PcmReader;
+import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
+import apodex.handoff.Planner;
+import apodex.handoff.Print;
+import apodex.handoff.RowImage;
+import apodex.measure.SoundScan;
+import apodex.measure.StereoImage;
+import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.Clip;
+import apodex.session.EditRefused;
+import apodex.session.InstrumentRow;
+import apodex.session.MixRow;
+import apodex.session.PartRow;
+import apodex.session.Recording;
+import apodex.session.Routing;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.signal.Station;
+import apodex.time.FrameRange;
+import apodex.time.TempoMap;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** A session with everything checks may want to know of it, each thing found out once. */
+public final class Look {
+    private final Session session;
+    private final Handoff handoff;
+    private final Plan plan;
+    private final Sounds sounds;
+    private final Map<String, Optional<StereoImage>> images = new HashMap<>();
+
+    /** @param handoff what is going to be printed; what the session no longer has is left out of it */
+    public Look(Session session, Handoff handoff, Sounds sounds) {
+        this.session = session;
+        this.sounds = sounds;
+        this.plan = plan(session, handoff, sounds);
+        this.handoff = plan == null ? handoff : Planner.without(session, handoff);
+    }
+
+    private static Plan plan(Session session, Handoff handoff, Sounds sounds) {
+        try {
+            Routing.refuseLoops(session);
+            return Planner.plan(session, Planner.without(session, handoff), sounds);
+        } catch (IOException | IllegalArgumentException | EditRefused e) {
+            return null; // a loop or a missing recording is a finding of its own
+        }
+    }
+
+    Session session() {
+        return session;
+    }
+
+    Handoff handoff() {
+        return handoff;
+    }
+
+    /** What is going to be printed; empty where nothing can be, as when a recording is missing. */
+    Optional<Plan> plan() {
+        return Optional.ofNullable(plan);
+    }
+
+    List<Print> prints() {
+        return plan == null ? List.of() : plan.prints();
+    }
+
+    List<Print> prints(Row row) {
+        return prints().stream().filter(print -> print.row().equals(row.id())).toList();
+    }
+
+    boolean isPrinted(Row row, Station station) {
+        return prints(row).stream().anyMatch(print -> print.station() == station);
+    }
+
+    Sounds.Standing standing(Recording recording) {
+        return sounds.standing(recording.sha256());
+    }
+
+    /** What was measured of every sample of a clip's recording; empty while it has not been. */
+    Optional<SoundScan> scan(Clip clip) {
+        return sounds.scan(clip.recording());
+    }
+
+    /** The frames of its recording that a clip uses, at the recording's own rate. */
+    FrameRange heard(Clip clip) {
+        return RowImage.heard(session, clip);
+    }
+
+    /** Where a frame of a clip's recording stands in the session. */
+    long inSession(Clip clip, long recordingFrame) {
+        Recording recording = session.recording(clip.recording());
+        return clip.position() - clip.offset()
+                + Math.round((double) recordingFrame * session.rate().hertz() / recording.rate().hertz());
+    }
+
+    /** How loud a row's sides are at Raw; empty when a recording cannot be read. */
+    Optional<StereoImage> image(AudioRow row) {
+        return images.computeIfAbsent(row.id(), id -> {
+            try {
+                return Optional.of(RowImage.measure(session, row, sounds));
+            } catch (IOException e) {
+                return Optional.empty();
+            }
+        });
+    }
+
+    /**
+     * A few samples of a clip as it is heard without fades, its channels one after the other.
+     *
+     * @param from first frame, counted from the clip's start
+     * @return channels x frames; empty when they cannot be read
+     */
+    Optional<double[][]> samples(Clip clip, long from, int frames) {
+        FrameRange heard = heard(clip);
+        Recording recording = session.recording(clip.recording());
+        double ratio = (double) recording.rate().hertz() / session.rate().hertz();
+        long first = Math.max(heard.start(), Math.min(heard.end() - frames, heard.start() + Math.round(from * ratio)));
+        if (first < 0 || first + frames > recording.frames()) {
+            return Optional.empty();
+        }
+        double[][] into = new double[clip.channels()][frames];
+        try (PcmReader in = sounds.open(clip.recording())) {
+            in.read(first, frames, clip.firstChannel(), into, 0);
+        } catch (IOException e) {
+            return Optional.empty();
+        }
+        double factor = Math.pow(10, clip.gainDb() / 20);
+        for (double[] channel : into) {
+            for (int i = 0; i < frames; i++) {
+                channel[i] *= factor;
+            }
+        }
+        return Optional.of(into);
+    }
+
+    boolean hasContent(Row row) {
+        return hasContent(row, new HashSet<>());
+    }
+
+    private boolean hasContent(Row row, Set<String> seen) {
+        if (!seen.add(row.id())) {
+            return false; // a loop
+        }
+        if (row instanceof AudioRow audio) {
+            return !audio.clips().isEmpty();
+        }
+        if (row instanceof InstrumentRow player) {
+            return !player.notes().isEmpty();
+        }
+        if (row instanceof PartRow part) {
+            return session.row(part.instrument()).map(each -> hasContent(each, seen)).orElse(false);
+        }
+        return feeding(row).stream().anyMatch(each -> hasContent(each, seen));
+    }
+
+    /** Rows that feed or send to a row. */
+    List<Row> feeding(Row row) {
+        return session.rows().stream().filter(each -> each.strip().outputs().contains(row.id())
+                || each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id()))).toList();
+    }
+
+    /** Rows with sound of their own: no buses, returns or mix. */
+    List<Row> sources() {
+        return session.rows().stream()
+                .filter(row -> row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow).toList();
+    }
+
+    /** Buses and the mix. */
+    List<Row> sums() {
+        return session.rows().stream().filter(row -> row instanceof BusRow || row instanceof MixRow).toList();
+    }
+
+    /** {@code Row 6 Tuba} */
+    String called(Row row) {
+        return row instanceof MixRow ? "The mix" : "Row " + (session.rows().indexOf(row) + 1) + " " + row.name();
+    }
+
+    /** {@code bar 17 beat 2}, or minutes while no tempo is known. */
+    String place(long frame) {
+        if (session.song().tempo() == null) {
+            double seconds = session.rate().seconds(frame);
+            return String.format(Locale.ROOT, "%d:%06.3f", (long) seconds / 60, seconds % 60);
+        }
+        TempoMap map = session.song().timeline();
+        double quarter = map.quarterOf(frame, session.rate());
+        int bar = map.barAt(quarter);
+        double beat = (quarter - map.quarterOfBar(bar)) * map.meterOf(bar).unit() / 4;
+        return "bar " + bar + " beat " + ((int) Math.floor(beat + 1e-6) + 1);
+    }
+
+    /** Some context around a place, for drawing. */
+    FrameRange around(FrameRange stretch) {
+        long more = Math.max(session.rate().hertz() / 200, stretch.frames());
+        return new FrameRange(Math.max(0, stretch.start() - more), stretch.end() + more);
+    }
+
+    /** All of a row that sounds. */
+    FrameRange whole(AudioRow row) {
+        long start = row.clips().stream().mapToLong(Clip::position).min().orElse(0);
+        return new FrameRange(start, Math.max(start + 1, row.endFrame()));
+    }
+
+    static String db(double value) {
+        return String.format(Locale.ROOT, "%.1f", value).replace("-", "−");
+    }
+
+    static List<String> ids(List<? extends Row> rows) {
+        return new ArrayList<>(rows.stream().map(Row::id).toList());
+    }
+}

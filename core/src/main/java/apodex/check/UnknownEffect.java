@@ -1,0 +1,34 @@
+package apodex.check;
+
+import apodex.effect.Effects;
+import apodex.session.Insert;
+import apodex.session.Row;
+import apodex.session.SetAbout;
+import apodex.session.SetInserts;
+import apodex.session.Together;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** An insert of an effect that Apodex does not have. */
+final class UnknownEffect extends Check {
+    UnknownEffect() {
+        super("unknownEffect", Needs.SESSION);
+    }
+
+    @Override
+    void look(Look at, Consumer<Finding> found) {
+        for (Row row : at.session().rows()) {
+            List<Insert> unknown = row.strip().inserts().stream().filter(insert -> insert.on() && Effects.find(insert.effect()).isEmpty()).toList();
+            if (!unknown.isEmpty()) {
+                String names = String.join(", ", unknown.stream().map(Insert::effect).toList());
+                List<Insert> known = row.strip().inserts().stream().filter(insert -> !unknown.contains(insert)).toList();
+                String note = row.about().withMoreNote("had " + names).note();
+                found.accept(Finding.of(this, Severity.LOOK, "An effect that is not here", at.called(row) + " has " + names
+                                + ", which Apodex does not have. It is skipped, and its files sound without it.", List.of(row.id()))
+                        .with("Skipped", names)
+                        .offering(Remedy.harmless("Put it in the note and take it out", new Together("Take out " + names.substring(0, Math.min(60, names.length())),
+                                List.of(new SetInserts(row.id(), known), new SetAbout(row.id(), row.about().role(), note))))));
+            }
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package apodex.naming;
+
+import apodex.session.Session;
+import java.util.Locale;
+
+/**
+ * What the parts of one file's name are.
+ *
+ * @param session the song's facts
+ * @param number  the row's number, with leading zeros
+ * @param group   name of the bus it feeds; empty for none
+ * @param row     the row's name
+ * @param what    what the file is; empty when nothing needs to be said
+ */
+public record NameParts(Session session, String number, String group, String row, String what) {
+    String of(NameStyle.Part part, NameStyle style) {
+        return switch (part) {
+            case NUMBER -> number;
+            case SONG -> SafeName.of(session.song().title());
+            case GROUP -> group.isEmpty() ? "" : SafeName.of(group);
+            case ROW -> SafeName.of(row);
+            case WHAT -> what;
+            case VERSION -> style.version();
+            case TEMPO -> session.song().tempo() == null ? "" : session.song().tempoLabel() + "bpm";
+            case KEY -> session.song().key() == null ? "" : key();
+            case DATE -> session.originated() == null ? "" : session.originated();
+        };
+    }
+
+    /** {@code Gmaj}, {@code F#min}: signs that every system has. */
+    private String key() {
+        String tonic = session.song().key().tonic().replace("♯", "#").replace("♭", "b");
+        String mode = session.song().key().mode();
+        return tonic + mode.substring(0, Math.min(3, mode.length())).toLowerCase(Locale.ROOT);
+    }
+}

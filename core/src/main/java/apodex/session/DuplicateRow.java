@@ -1,0 +1,47 @@
+package apodex.session;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Puts a second row like this one after it, under the next free number of its name. */
+public record DuplicateRow(String row) implements SessionEdit {
+    @Override
+    public Session applyTo(Session session) {
+        Row source = SessionEdit.row(session, row);
+        if (source instanceof MixRow || source instanceof PartRow) {
+            throw new EditRefused("row", "“" + source.name() + "” is there once: "
+                    + (source instanceof MixRow ? "a session has one mix." : "a part sounds on one row."));
+        }
+        Row copy = withId(source, RowIds.next(session)).withName(freeName(session, source.name()));
+        List<Row> rows = session.rows();
+        Row next = rows.get(rows.indexOf(source) + 1);
+        return new AddRow(copy, next.id()).applyTo(session);
+    }
+
+    private static Row withId(Row source, String id) {
+        if (source instanceof AudioRow audio) {
+            return new AudioRow(id, audio.name(), audio.takes(), audio.active(), audio.strip(), audio.about());
+        }
+        if (source instanceof InstrumentRow player) {
+            return new InstrumentRow(id, player.name(), player.instrument(), player.notes(), player.strip(), player.about());
+        }
+        return source instanceof BusRow ? new BusRow(id, source.name(), source.strip(), source.about())
+                : new ReturnRow(id, source.name(), source.strip(), source.about());
+    }
+
+    private static String freeName(Session session, String name) {
+        Set<String> taken = session.rows().stream().map(Row::name).collect(Collectors.toSet());
+        String stem = name.replaceFirst(" \\d{1,3}$", "");
+        int number = 2;
+        while (taken.contains(stem + " " + number)) {
+            number++;
+        }
+        return stem + " " + number;
+    }
+
+    @Override
+    public String describe(Session before) {
+        return "Duplicate " + SessionEdit.named(before, row);
+    }
+}

@@ -1,0 +1,32 @@
+package apodex.session;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Locale;
+
+/** What a row is in the music: decides what its name can be cleaned to, and how rows are put in order. */
+public enum Role {
+    @JsonProperty("drums") DRUMS,
+    @JsonProperty("bass") BASS,
+    @JsonProperty("guitars") GUITARS,
+    @JsonProperty("keys") KEYS,
+    @JsonProperty("strings") STRINGS,
+    @JsonProperty("winds") WINDS,
+    @JsonProperty("voices") VOICES,
+    @JsonProperty("effects") EFFECTS,
+    /** A beat to play to, not music. */
+    @JsonProperty("click") CLICK,
+    /** A sketch or spoken counting to play to, not music. */
+    @JsonProperty("guide") GUIDE,
+    /** None of these, or nobody has said. */
+    @JsonProperty("other") OTHER;
+
+    /** As it stands in sentences. */
+    public String words() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether it only helps players along. */
+    public boolean isForPlayers() {
+        return this == CLICK || this == GUIDE;
+    }
+}

@@ -1,0 +1,58 @@
+package apodex.session;
+
+import apodex.instrument.Note;
+import apodex.time.MeterChange;
+import apodex.time.TempoChange;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * Moves everything later by whole bars of the first meter and tempo: clips, notes, moves, markers, tempo and meter changes.
+ * The session then starts that much earlier in the day.
+ */
+public record ShiftSession(int bars) implements SessionEdit {
+    private static final int MOST_BARS = 64;
+
+    @Override
+    public Session applyTo(Session session) {
+        if (bars < 1 || bars > MOST_BARS) {
+            throw new EditRefused("bars", "A session can be moved by 1 to " + MOST_BARS + " bars, not " + bars + ".");
+        }
+        long frames = session.song().timeline().frameOfBar(bars + 1, session.rate());
+        double quarters = session.song().timeline().quarterOfBar(bars + 1);
+        Song song = session.song();
+        Song later = new Song(song.title(), song.artist(), song.tempo(), song.meter(), song.key(),
+                each(song.tempoChanges(), change -> new TempoChange(change.quarter() + quarters, change.quartersPerMinute(), change.way())),
+                each(song.meterChanges(), change -> new MeterChange(change.bar() + bars, change.meter())));
+        return SessionRules.checked(new Session(later, session.rate(), session.startReference() - frames, session.originated(),
+                session.panLaw(), each(session.markers(), marker -> new Marker(marker.frame() + frames, marker.name())),
+                session.recordings(), each(session.rows(), row -> later(row, frames, quarters))));
+    }
+
+    private static Row later(Row row, long frames, double quarters) {
+        Strip strip = row.strip();
+        Row moved = row.withStrip(strip.withMoves(later(strip.faderMoves(), frames), later(strip.panMoves(), frames)));
+        if (moved instanceof AudioRow audio) {
+            return audio.withTakes(each(audio.takes(), take -> new Take(take.id(), take.name(),
+                    each(take.clips(), clip -> clip.at(clip.position() + frames)))), audio.active());
+        }
+        if (moved instanceof InstrumentRow player) {
+            return player.withNotes(each(player.notes(),
+                    note -> new Note(note.quarter() + quarters, note.quarters(), note.pitch(), note.velocity())));
+        }
+        return moved;
+    }
+
+    private static List<Move> later(List<Move> moves, long frames) {
+        return each(moves, move -> new Move(move.frame() + frames, move.value()));
+    }
+
+    private static <T> List<T> each(List<T> list, Function<T, T> change) {
+        return list.stream().map(change).toList();
+    }
+
+    @Override
+    public String describe(Session before) {
+        return "Move everything later by " + (bars == 1 ? "a bar" : bars + " bars");
+    }
+}

@@ -1,0 +1,100 @@
+package apodex.server.findings;
+
+import apodex.audio.Digests;
+import apodex.check.Checks;
+import apodex.check.Finding;
+import apodex.check.Look;
+import apodex.handoff.Handoff;
+import apodex.intake.RecordingStore;
+import apodex.naming.NameProposal;
+import apodex.naming.NameProposals;
+import apodex.server.handoffs.Handoffs;
+import apodex.server.handoffs.StoredHandoff;
+import apodex.server.sessions.SessionState;
+import apodex.server.sessions.Sessions;
+import apodex.server.web.Refused;
+import apodex.session.Session;
+import apodex.session.SessionEdit;
+import jakarta.annotation.Nullable;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+
+/** Looks sessions over. What has to be read from every sample comes as it is measured. */
+@Service
+class Findings {
+    private final Sessions sessions;
+    private final Handoffs handoffs;
+    private final RecordingStore store;
+    private final Measuring measuring;
+    private final DismissalMapper dismissals;
+
+    Findings(Sessions sessions, Handoffs handoffs, RecordingStore store, Measuring measuring, DismissalMapper dismissals) {
+        this.sessions = sessions;
+        this.handoffs = handoffs;
+        this.store = store;
+        this.measuring = measuring;
+        this.dismissals = dismissals;
+    }
+
+    /**
+     * A finding, and whether somebody decided to leave it as it is.
+     *
+     * @param seen what a dismissal has to name
+     */
+    record Found(Finding finding, String seen, boolean dismissed) {}
+
+    /**
+     * A name that is proposed.
+     *
+     * @param edits what accepts it
+     */
+    record Proposed(NameProposal proposal, List<SessionEdit> edits) {}
+
+    /**
+     * What was found.
+     *
+     * @param sessionRevision of the session that was looked over
+     * @param handoffRevision of the handoff; 0 for none
+     * @param recordings      how many recordings the session uses
+     * @param unmeasured      how many of them still have to be read
+     */
+    record Report(int sessionRevision, int handoffRevision, int recordings, int unmeasured, List<Found> findings,
+            List<Proposed> names) {}
+
+    /** @param handoffId what is going to be printed; null for what is usual */
+    Report report(String sessionId, @Nullable String handoffId) {
+        SessionState state = sessions.get(sessionId);
+        Session session = state.session();
+        StoredHandoff handoff = handoffId == null ? null : handoffs.stored(handoffId);
+        Set<String> used = session.audioRows().stream().flatMap(row -> row.takes().stream()).flatMap(take -> take.clips().stream())
+                .map(clip -> clip.recording()).collect(Collectors.toSet());
+        int unmeasured = measuring.see(used);
+        Map<String, String> left = dismissals.ofSession(sessionId).stream()
+                .collect(Collectors.toMap(DismissalMapper.Dismissal::finding, DismissalMapper.Dismissal::seen));
+        List<Found> findings = Checks.look(new Look(session, handoff == null ? Handoff.named("x") : handoff.handoff(), store)).stream()
+                .map(finding -> {
+                    String seen = Digests.sha256OfText(finding.seen());
+                    return new Found(finding, seen, seen.equals(left.get(Digests.sha256OfText(finding.key()))));
+                }).toList();
+        List<Proposed> names = NameProposals.of(session).stream()
+                .map(each -> new Proposed(each, NameProposals.accepting(session, each))).toList();
+        return new Report(state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
+    }
+
+    void dismiss(String sessionId, String key, String seen) {
+        if (!sessions.exists(sessionId)) {
+            throw Refused.notFound("There is no session “" + sessionId + "”.");
+        }
+        if (key == null || seen == null || !seen.matches("[0-9a-f]{64}")) {
+            throw Refused.unusable("What is left has to be named by its key and by what was seen.").with("field", "seen");
+        }
+        dismissals.keep(sessionId, Digests.sha256OfText(key), seen);
+    }
+
+    void restore(String sessionId, String key) {
+        dismissals.remove(sessionId, Digests.sha256OfText(String.valueOf(key)));
+    }
+}
