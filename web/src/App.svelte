@@ -2,6 +2,7 @@
   import Router from 'svelte-spa-router';
   import Toasts from './lib/chrome/Toasts.svelte';
   import ParcelView from './parcel/ParcelView.svelte';
+  import PrepareView from './prepare/PrepareView.svelte';
   import PlanView from './plan/PlanView.svelte';
   import PrintView from './print/PrintView.svelte';
   import ProofView from './proof/ProofView.svelte';
@@ -12,6 +13,7 @@
   const routes = {
     '/': SessionsView,
     '/s/:id': SessionView,
+    '/s/:id/prepare': PrepareView,
     '/s/:id/plan': PlanView,
     '/s/:id/print': PrintView,
     '/s/:id/proof': ProofView,

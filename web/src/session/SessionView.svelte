@@ -5,6 +5,7 @@
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import { badges } from '../lib/chrome/badges';
+  import { steps } from '../lib/chrome/steps';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { barAndBeat } from '../lib/time/ticks';
@@ -35,14 +36,8 @@
 
   function onkeydown(event: KeyboardEvent) {
     if ((event.target as HTMLElement).closest('input, select, textarea')) return;
-    const command = event.ctrlKey || event.metaKey;
-    if (command && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      void (event.shiftKey ? store.redo() : store.undo());
-    } else if (command && event.key.toLowerCase() === 'y') {
-      event.preventDefault();
-      void store.redo();
-    } else if (event.key === '+' || event.key === '=') timeline?.zoomTo(zoom * 1.5);
+    if (steps(event, store)) return;
+    if (event.key === '+' || event.key === '=') timeline?.zoomTo(zoom * 1.5);
     else if (event.key === '-') timeline?.zoomTo(zoom / 1.5);
     else if (event.key === '0') timeline?.zoomTo(fit);
     else if (event.key === 'Escape') selected = undefined;

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-  export type TabName = 'session' | 'plan' | 'print' | 'proof' | 'parcel';
+  export type TabName = 'session' | 'prepare' | 'plan' | 'print' | 'proof' | 'parcel';
   export interface TabBadge {
     text: string;
     colour: 'teal' | 'ochre' | 'rust' | 'moss';
@@ -7,13 +7,22 @@
 </script>
 
 <script lang="ts">
+  import { openFindings } from '../state/open';
+  import { prepareBadge } from './badges';
+
   let { sessionId, current, badges = {} }: {
     sessionId: string;
     current: TabName;
     badges?: Partial<Record<TabName, TabBadge>>;
   } = $props();
+  const findings = $derived(openFindings(sessionId));
+  const shown = $derived({ ...badges, prepare: prepareBadge(findings.report) });
+  $effect(() => {
+    if (!findings.isCurrent && findings.isReady) void findings.load();
+  });
   const tabs: { name: TabName; words: string }[] = [
     { name: 'session', words: 'Session' },
+    { name: 'prepare', words: 'Prepare' },
     { name: 'plan', words: 'Plan' },
     { name: 'print', words: 'Print' },
     { name: 'proof', words: 'Proof' },
@@ -25,7 +34,7 @@
   {#each tabs as tab, i (tab.name)}
     <a href="#/s/{sessionId}{tab.name === 'session' ? '' : '/' + tab.name}" class:on={tab.name === current} aria-current={tab.name === current ? 'page' : undefined}>
       <span class="n">{i + 1}</span>{tab.words}
-      {#if badges[tab.name]}<span class="badge {badges[tab.name]!.colour}">{badges[tab.name]!.text}</span>{/if}
+      {#if shown[tab.name]}<span class="badge {shown[tab.name]!.colour}">{shown[tab.name]!.text}</span>{/if}
     </a>
   {/each}
 </nav>

@@ -1,5 +1,5 @@
 import client, { answer, Refusal } from '../api/client';
-import type { Choice, HandoffChange, HandoffState, RunEntry } from '../api/types';
+import type { Adjustment, Choice, Handoff, HandoffChange, HandoffState, RunEntry } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 
 type Change = Partial<Omit<HandoffChange, 'revision'>>;
@@ -10,7 +10,7 @@ export class HandoffStore {
   runs = $state.raw<RunEntry[]>([]);
   runsKnown = $state(false);
   failure = $state<string>();
-  private undone = $state.raw<Choice[][]>([]);
+  private undone = $state.raw<Handoff[]>([]);
   private last = Promise.resolve();
 
   constructor(readonly sessionId: string) {
@@ -54,7 +54,7 @@ export class HandoffStore {
   /** Changes what is printed, starting from what is chosen when its turn comes. */
   choose(make: (chosen: Choice[]) => Choice[]): Promise<void> {
     return this.change(() => {
-      this.undone = [...this.undone, this.chosen()];
+      this.remember();
       return { chosen: make(this.chosen()) };
     });
   }
@@ -65,15 +65,36 @@ export class HandoffStore {
 
   undoChoice(): Promise<void> {
     return this.change(() => {
-      const before = this.undone.at(-1) ?? this.chosen();
+      const before = this.undone.at(-1) ?? this.state!.handoff;
       this.undone = this.undone.slice(0, -1);
-      return { chosen: before };
+      return before;
     });
+  }
+
+  /** Takes an adjustment that a finding offered. */
+  async adjust(adjustment: Adjustment): Promise<void> {
+    this.remember();
+    const now = this.state!;
+    try {
+      this.state = await answer(client.POST('/api/handoffs/{id}/adjustments', { params: { path: { id: now.id } }, body: { revision: now.revision, adjustment } }));
+    } catch (thrown) {
+      this.undone = this.undone.slice(0, -1);
+      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
+      throw thrown;
+    }
+  }
+
+  /** Keeps the handoff as it stands, with what it prints named, for undo. */
+  private remember(): void {
+    this.undone = [...this.undone, { ...this.state!.handoff, chosen: this.chosen() }];
   }
 
   /** Changes anything but what is chosen. */
   set(change: Omit<Change, 'chosen'>): Promise<void> {
-    return this.change(() => change);
+    return this.change(() => {
+      this.remember();
+      return change;
+    });
   }
 
   /** One change after the other, each made from what the one before left. */

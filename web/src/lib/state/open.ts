@@ -1,11 +1,13 @@
 import { toasts } from '../chrome/toasts.svelte';
 import { count } from '../units';
+import { FindingsStore } from './findings.svelte';
 import { HandoffStore } from './handoff.svelte';
 import { RunStore } from './run.svelte';
 import { SessionStore } from './session.svelte';
 
 let session: SessionStore | undefined;
 let handoff: HandoffStore | undefined;
+let findings: { of: string; store: FindingsStore } | undefined;
 const runs = new Map<string, RunStore>();
 
 /** The session a view is about: kept between views, brought up to date when a view opens it again. */
@@ -19,6 +21,15 @@ export function openHandoff(sessionId: string): HandoffStore {
   if (handoff?.sessionId === sessionId) void handoff.load();
   else handoff = new HandoffStore(sessionId);
   return handoff;
+}
+
+/** What was found in the session; loaded by the tabs, which every view of a session has. */
+export function openFindings(sessionId: string): FindingsStore {
+  if (findings?.of !== sessionId) {
+    const of = session?.id === sessionId ? session : openSession(sessionId);
+    findings = { of: sessionId, store: new FindingsStore(of, handoff?.sessionId === sessionId ? handoff : openHandoff(sessionId)) };
+  }
+  return findings.store;
 }
 
 /** A run, followed until it is over whatever view is shown meanwhile; a toast then tells, with the way there. */

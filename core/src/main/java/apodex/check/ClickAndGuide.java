@@ -1,7 +1,6 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.naming.RoleGuess;
 import apodex.session.MoveRows;
 import apodex.session.Role;
 import apodex.session.Row;
@@ -21,7 +20,7 @@ final class ClickAndGuide extends Check {
     void look(Look at, Consumer<Finding> found) {
         List<Row> sources = at.sources();
         for (Row row : sources) {
-            Role role = row.about().role() != Role.OTHER ? row.about().role() : RoleGuess.of(row.name()).orElse(Role.OTHER);
+            Role role = Roles.of(row);
             if (!role.isForPlayers() || at.prints(row).isEmpty()) {
                 continue;
             }

@@ -13,8 +13,8 @@ import java.util.function.Consumer;
 
 /** A recording that does not swing around zero. */
 final class DcOffset extends Check {
-    /** About -50 dBFS: enough to click at edits and to eat headroom. */
-    private static final double OFFSET = 0.003;
+    /** About -46 dBFS: enough to click at edits and to eat headroom. */
+    private static final double OFFSET = 0.005;
     private static final String NOTE = "recorded with an offset";
 
     DcOffset() {

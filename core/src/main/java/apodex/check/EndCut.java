@@ -18,6 +18,8 @@ import java.util.function.UnaryOperator;
 final class EndCut extends Check {
     private static final double SOUNDING = 0.003;
     private static final double LAST_SECONDS = 0.02;
+    /** A shorter fade stops the click, but not the sound. */
+    private static final double SAVING_SECONDS = 0.01;
     private static final double FADE_SECONDS = 0.05;
 
     EndCut() {
@@ -29,7 +31,7 @@ final class EndCut extends Check {
         int hertz = at.session().rate().hertz();
         for (AudioRow row : at.session().audioRows()) {
             Optional<Clip> last = row.clips().stream().max(Comparator.comparingLong(clip -> clip.range().end()));
-            if (last.isEmpty() || last.get().fadeOut().frames() > 0) {
+            if (last.isEmpty() || last.get().fadeOut().frames() >= SAVING_SECONDS * hertz) {
                 continue;
             }
             Clip clip = last.get();

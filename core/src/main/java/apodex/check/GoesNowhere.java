@@ -20,7 +20,7 @@ final class GoesNowhere extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             if (row instanceof MixRow || row.strip().muted() || !at.hasContent(row) || isListenedTo(at, row)
-                    || at.plan().isPresent() && at.prints(row).isEmpty()) {
+                    || at.plan().isPresent() && at.prints(row).isEmpty() || Roles.of(row).isForPlayers()) {
                 continue;
             }
             List<Row> way = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS);

@@ -1,6 +1,5 @@
 package apodex.check;
 
-import apodex.naming.RoleGuess;
 import apodex.session.MoveRows;
 import apodex.session.Role;
 import apodex.session.Row;
@@ -21,8 +20,8 @@ final class RowOrder extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         List<Row> rows = at.sources();
-        scattered(rows, row -> role(row) == Role.VOICES).ifPresent(strays -> {
-            Row after = lastOfFirstRun(rows, row -> role(row) == Role.VOICES);
+        scattered(rows, row -> Roles.of(row) == Role.VOICES).ifPresent(strays -> {
+            Row after = lastOfFirstRun(rows, row -> Roles.of(row) == Role.VOICES);
             found.accept(Finding.of(this, Severity.KNOW, "Voices apart", RowNames.of(strays)
                             + (strays.size() == 1 ? " stands" : " stand") + " away from the other voices.", Look.ids(strays))
                     .offering(Remedy.harmless("Put the voices together", new MoveRows(Look.ids(strays), next(at, after)))));
@@ -34,10 +33,6 @@ final class RowOrder extends Check {
                         .offering(Remedy.harmless("Put them side by side", new MoveRows(List.of(right.id()), next(at, left)))));
             }
         });
-    }
-
-    private static Role role(Row row) {
-        return row.about().role() != Role.OTHER ? row.about().role() : RoleGuess.of(row.name()).orElse(Role.OTHER);
     }
 
     /** The row a moved row must come before to stand right after {@code row}. */

@@ -1,12 +1,15 @@
 package apodex.check;
 
+import apodex.effect.Effects;
 import apodex.handoff.Print;
 import apodex.handoff.Stations;
 import apodex.session.MixRow;
-import apodex.session.Row;
 import apodex.session.Routing;
+import apodex.session.Row;
 import apodex.signal.Station;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
@@ -18,24 +21,35 @@ final class SharedInserts extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
+        List<Row> sums = new ArrayList<>();
+        List<String> counts = new ArrayList<>();
         for (Row sum : at.sums()) {
-            String names = Stations.active(sum.strip().inserts()).stream().map(insert -> apodex.effect.Effects.find(insert.effect()).orElseThrow().name())
-                    .collect(Collectors.joining(", "));
-            String note = "its " + names.toLowerCase(java.util.Locale.ROOT) + " is not in every file";
-            if (names.isEmpty() || Notes.says(sum, note)) {
-                continue;
-            }
             List<Print> concerned = at.prints().stream().filter(print -> concerns(at, print, sum)).toList();
             long with = concerned.stream().filter(print -> wentThrough(print, sum)).count();
             long without = concerned.size() - with;
-            if (with > 0 && without > 0) {
-                found.accept(Finding.of(this, Severity.KNOW, "In some files and not in others", names + " of " + at.called(sum)
-                                + (with == 1 ? " is in 1 file" : " is in " + with + " files") + " of the plan and not in " + without + " other"
-                                + (without == 1 ? "" : "s") + " of the same rows.", List.of(sum.id()))
-                        .with("With it", Long.toString(with)).with("Without it", Long.toString(without))
-                        .offering(Notes.add("Say so on the sheet", sum, note)));
+            if (!names(sum).isEmpty() && !Notes.says(sum, note(sum)) && with > 0 && without > 0) {
+                sums.add(sum);
+                counts.add(names(sum) + ": in " + RowNames.count((int) with, "file") + ", not in " + without);
             }
         }
+        if (sums.isEmpty()) {
+            return;
+        }
+        Finding finding = Finding.of(this, Severity.KNOW, "In some files and not in others", "The inserts of " + RowNames.of(sums)
+                + " are in some files of the plan and not in others of the same rows.", Look.ids(sums));
+        for (int i = 0; i < sums.size(); i++) {
+            finding = finding.with(sums.get(i).name(), counts.get(i));
+        }
+        found.accept(finding.offering(Notes.add("Say so on the sheet", sums, SharedInserts::note)));
+    }
+
+    private static String names(Row sum) {
+        return Stations.active(sum.strip().inserts()).stream().map(insert -> Effects.find(insert.effect()).orElseThrow().name())
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String note(Row sum) {
+        return "its " + names(sum).toLowerCase(Locale.ROOT) + " is not in every file";
     }
 
     private static boolean concerns(Look at, Print print, Row sum) {

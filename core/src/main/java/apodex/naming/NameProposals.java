@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -45,7 +46,9 @@ public final class NameProposals {
         String name = VagueName.isVague(row.name()) ? hint(session, row).orElse(row.name()) : row.name();
         Role role = row.about().role() != Role.OTHER ? row.about().role() : RoleGuess.of(name).orElse(Role.OTHER);
         NameCleaner.Cleaned cleaned = NameCleaner.clean(name, role);
-        return new NameProposal(row.id(), row.name(), cleaned.name(), cleaned.note(), role);
+        boolean tidy = cleaned.name().equalsIgnoreCase(row.name()) && Character.isUpperCase(row.name().codePointAt(0))
+                && !row.name().equals(row.name().toUpperCase(Locale.ROOT));
+        return new NameProposal(row.id(), row.name(), tidy ? row.name() : cleaned.name(), cleaned.note(), role);
     }
 
     /** What its first recording was called, where that says more than the row. */

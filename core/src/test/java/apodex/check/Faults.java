@@ -334,10 +334,10 @@ final class Faults {
         near("startCut", "silence was cut", session(new AudioRow("a", "Tuba", List.of(part(mono("late", late), 0, SECOND, SECOND)))));
         fault("endCut", "in full sound", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, SECOND)))));
         near("endCut", "faded out", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, SECOND).withFades(Fade.NONE, Fade.straight(480))))));
-        double[] shifted = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.004).toArray();
-        fault("dcOffset", "0.4 %", session(audio("a", "Tuba", mono("shifted", shifted))));
-        double[] hardly = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.002).toArray();
-        near("dcOffset", "0.2 %", session(audio("a", "Tuba", mono("hardly", hardly))));
+        double[] shifted = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.006).toArray();
+        fault("dcOffset", "0.6 %", session(audio("a", "Tuba", mono("shifted", shifted))));
+        double[] hardly = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.004).toArray();
+        near("dcOffset", "0.4 %", session(audio("a", "Tuba", mono("hardly", hardly))));
     }
 
     private void takesAndFormats() {

@@ -8,9 +8,11 @@ import apodex.audio.WavWriter;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.intake.RecordingStore;
+import apodex.session.About;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Clip;
+import apodex.session.Fade;
 import apodex.session.Insert;
 import apodex.session.Key;
 import apodex.session.Marker;
@@ -18,18 +20,21 @@ import apodex.session.MixRow;
 import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.ReturnRow;
+import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.SessionRules;
 import apodex.session.Song;
 import apodex.session.Take;
 import apodex.signal.Station;
+import apodex.time.SampleRate;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The demo session: 3/4, 96 beats a minute and slower at the end, G major, 48 kHz, 24-bit. Its recordings run a little before and after
@@ -42,6 +47,17 @@ public final class LowTideWaltz {
     private static final String RECORDED_ON = "2026-05-17";
     private static final int HANDLE_FRAMES = 12_000;
     private static final int FADE_FRAMES = 480;
+    /** 5 ms at every edge, as an editor puts there without thinking. */
+    private static final int EDGE_FRAMES = 240;
+    /** Where nobody did. */
+    private static final List<String> BARE_EDGES = List.of("bari ribbon preC take4 FINAL");
+    /** An edit that slipped by 3 ms. */
+    private static final String SLIPPED = "Tuba";
+    private static final int SLIP_FRAMES = 144;
+    private static final String CLIP_EFFECT_ON = "Choir Tenor";
+    private static final String CLICK = "clk";
+    /** The click came from another machine. */
+    private static final SampleRate CLICK_RATE = new SampleRate(44_100);
     /** The bus whose fader stands at unity: its Inserts are its Fader. */
     private static final String RHYTHM_AT_REST = "rhythm";
 
@@ -75,7 +91,8 @@ public final class LowTideWaltz {
             }
             String active = "t" + (takes.size() + 1);
             takes.add(new Take(active, takes.isEmpty() ? "Take 1" : "Comp of three", clips(track)));
-            rows.add(new AudioRow("r" + number, track.name(), takes, active, Mixer.ofTrack(number)));
+            About about = track.name().startsWith("bari") ? About.NOTHING.withRole(Role.GUITARS) : About.NOTHING;
+            rows.add(new AudioRow("r" + number, track.name(), takes, active, Mixer.ofTrack(number), about));
         }
         rows.addAll(Instruments.rows());
         rows.addAll(Mixer.busesAndReturns());
@@ -99,7 +116,7 @@ public final class LowTideWaltz {
         for (Row row : session.rows()) {
             if (row instanceof BusRow || row instanceof MixRow) {
                 chosen.add(new Choice(row.id(), Station.FADER));
-            } else {
+            } else if (isWorthAFile(session, row)) {
                 chosen.add(new Choice(row.id(), row instanceof ReturnRow ? Station.INSERTS : Station.RAW));
             }
             if (row.strip().inserts().stream().anyMatch(Insert::kept)) {
@@ -108,7 +125,18 @@ public final class LowTideWaltz {
         }
         chosen.remove(new Choice(RHYTHM_AT_REST, Station.FADER));
         chosen.add(new Choice(RHYTHM_AT_REST, Station.INSERTS));
+        chosen.removeIf(choice -> choice.station() == Station.RAW && isAmplified(session, choice.row()));
         return Handoff.named("The mixer").printing(null, chosen);
+    }
+
+    /** Forgotten by whoever planned: the amplifier's dry twin. */
+    private static boolean isAmplified(Session session, String row) {
+        return session.row(row).orElseThrow().strip().inserts().stream().anyMatch(insert -> insert.effect().equals("amplifier"));
+    }
+
+    private static boolean isWorthAFile(Session session, Row row) {
+        return row instanceof ReturnRow ? session.rows().stream().anyMatch(each -> each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())))
+                : !(row instanceof AudioRow audio) || !audio.clips().isEmpty();
     }
 
     private List<Clip> clips(Track track) throws IOException {
@@ -130,10 +158,16 @@ public final class LowTideWaltz {
         int clipStart = Timing.bar(part.fromBar());
         for (int cut : part.cuts()) {
             int at = Timing.bar(Math.abs(cut));
-            clips.add(clip(recording, clipStart, at, from));
+            clips.add(clip(recording, clipStart, track.name().equals(SLIPPED) ? at - SLIP_FRAMES : at, from));
             clipStart = cut < 0 ? Timing.bar(1 - cut) : at;
         }
         clips.add(clip(recording, clipStart, clipEnd, from));
+        if (track.name().equals(CLIP_EFFECT_ON)) {
+            clips.replaceAll(clip -> clip.withInserts(List.of(Insert.of("bell", Map.of("hertz", 400.0, "gainDb", -1.5)))));
+        }
+        if (!BARE_EDGES.contains(track.name())) {
+            clips.replaceAll(clip -> faded(clip, clips));
+        }
         return clips;
     }
 
@@ -143,22 +177,33 @@ public final class LowTideWaltz {
                 lastOfSong ? FADE_FRAMES : 0);
     }
 
+    /** Soft at both ends, except where one clip goes on into the next. */
+    private static Clip faded(Clip clip, List<Clip> all) {
+        boolean follows = all.stream().anyMatch(each -> each.range().end() == clip.position());
+        boolean goesOn = all.stream().anyMatch(each -> each.position() == clip.range().end());
+        Fade out = goesOn || clip.fadeOut().frames() > 0 ? clip.fadeOut() : Fade.straight(EDGE_FRAMES);
+        return clip.withFades(follows ? Fade.NONE : Fade.straight(EDGE_FRAMES), out);
+    }
+
     private Recording write(Track track, int partNumber, int from, int to) throws IOException {
         String name = track.name().replace("?", "") + "_" + (partNumber + 1) + ".wav";
         Path file = Files.createTempFile(workFolder, "take-", ".wav");
         Files.delete(file);
         int channels = track.sides().size();
-        int frames = to - from;
+        boolean foreign = track.name().equals(CLICK);
         double[][] block = new double[channels][];
         for (int c = 0; c < channels; c++) {
-            block[c] = java.util.Arrays.copyOfRange(track.sides().get(c), from, to);
+            block[c] = foreign ? Surroundings.click(CLICK_RATE) : java.util.Arrays.copyOfRange(track.sides().get(c), from, to);
         }
-        PcmEncoder encoder = new PcmEncoder(SampleFormat.INT24, channels, 0);
+        int frames = block[0].length;
+        SampleFormat depth = foreign ? SampleFormat.INT16 : SampleFormat.INT24;
+        SampleRate rate = foreign ? CLICK_RATE : Timing.RATE;
+        PcmEncoder encoder = new PcmEncoder(depth, channels, 0);
         byte[] bytes = new byte[frames * encoder.frameBytes()];
         encoder.encode(block, 0, frames, 0, Dither.NONE, bytes);
         BroadcastExtension broadcast = new BroadcastExtension(track.name(), "Salt Harbour", "", RECORDED_ON,
-                "10:00:00", START_REFERENCE + from, "");
-        try (WavWriter out = new WavWriter(file, Timing.RATE, channels, SampleFormat.INT24, frames, broadcast)) {
+                "10:00:00", foreign ? START_REFERENCE * CLICK_RATE.hertz() / Timing.RATE.hertz() : START_REFERENCE + from, "");
+        try (WavWriter out = new WavWriter(file, rate, channels, depth, frames, broadcast)) {
             out.write(bytes, bytes.length);
         }
         return store.bring(file, name);

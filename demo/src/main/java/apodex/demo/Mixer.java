@@ -18,13 +18,14 @@ final class Mixer {
     private static final String VOICES = "voices";
     private static final String HALL = "hall";
     private static final String ECHO = "echo";
+    private static final String PLATE = "plate";
 
     /** Every bus above what feeds it, as a desk is laid out. */
     static final List<String> ORDER = List.of(
             RHYTHM, "r1", "r2", "r3", "kit", "kick", "snare", "kit-room", "r4", "squash",
             BAND, "r5", "r6", "r7", "r8", "r9", "bell", "fog",
             VOICES, "r10", "r11", "r12", "r13",
-            "r14", "r15", "r16", HALL, ECHO, MixRow.ID);
+            "r14", "r15", "r16", "r17", "r18", "r19", HALL, ECHO, PLATE, MixRow.ID);
 
     private Mixer() {}
 
@@ -50,10 +51,12 @@ final class Mixer {
             case 12 -> voice(-7, 45);
             case 13 -> voice(-8, 15);
             case 14 -> Strip.feeding(MixRow.ID).withFader(-16, 0);
-            case 15 -> Strip.feeding(MixRow.ID).withFader(-10, 0).withMoves(
+            case 15 -> Strip.feeding(MixRow.ID).withFader(-10, 0).withInserts(List.of(Insert.of("sea breeze", Map.of()))).withMoves(
                     List.of(new Move(0, -6), new Move(Timing.bar(5), -14), new Move(Timing.bar(36), -14), new Move(Timing.bar(39), -4)),
                     List.of(new Move(0, -60), new Move(Timing.SONG_FRAMES, 60)));
-            default -> Strip.feeding().withMuteAndSolo(true, false);
+            case 16, 17 -> Strip.feeding();
+            case 18 -> Strip.feeding(MixRow.ID);
+            default -> voice(-9, -45).withMuteAndSolo(true, false);
         };
     }
 
@@ -78,7 +81,7 @@ final class Mixer {
                 .withInserts(List.of(
                         Insert.of("lowCut", Map.of("hertz", 90.0, "slope", 1.0)),
                         Insert.of("compressor", Map.of("thresholdDb", -24.0, "ratio", 3.0, "makeUpDb", 3.0)),
-                        Insert.of("hallReverb", Map.of("mixPercent", 16.0, "decaySeconds", 1.8))))
+                        Insert.of("hallReverb", Map.of("mixPercent", 16.0, "decaySeconds", 1.8)).keep()))
                 .withSends(List.of(new Send(ECHO, -16, Send.From.AFTER_FADER)))
                 .withMoves(List.of(new Move(Timing.bar(9), -3), new Move(Timing.bar(16), -3), new Move(Timing.bar(17), -1.5),
                         new Move(Timing.bar(27), -1.5), new Move(Timing.bar(32), -4)), List.of());
@@ -103,7 +106,9 @@ final class Mixer {
                         Insert.of("hallReverb", Map.of("mixPercent", 100.0, "decaySeconds", 2.4))))),
                 new ReturnRow(ECHO, "Echo", Strip.feeding(MixRow.ID).withFader(-8, 0).withInserts(List.of(
                         Insert.of("delay", Map.of("noteQuarters", 1.0, "mixPercent", 100.0, "feedbackPercent", 40.0)),
-                        Insert.of("doubler", Map.of("mixPercent", 40.0))))));
+                        Insert.of("doubler", Map.of("mixPercent", 40.0))))),
+                new ReturnRow(PLATE, "Plate (old)", Strip.feeding(MixRow.ID).withInserts(List.of(
+                        Insert.of("hallReverb", Map.of("mixPercent", 100.0, "decaySeconds", 1.1))))));
     }
 
     static MixRow mix() {

@@ -1,10 +1,25 @@
 package apodex.demo;
 
+import apodex.time.SampleRate;
+
 /** Sounds nobody plays: the room, the sea, a microphone left open. */
 final class Surroundings {
     private static final int[] COMBS = {1687, 1601, 2053, 2251};
 
     private Surroundings() {}
+
+    /** What the players heard in their headphones: a short tick on every beat, higher on the one. */
+    static double[] click(SampleRate rate) {
+        double[] out = new double[(int) ((long) Timing.SONG_FRAMES * rate.hertz() / Timing.RATE.hertz())];
+        for (int beat = 0; beat < Score.BARS * Timing.METER.beats(); beat++) {
+            double hertz = beat % Timing.METER.beats() == 0 ? 1_760 : 1_320;
+            int start = (int) ((long) Timing.frame(beat) * rate.hertz() / Timing.RATE.hertz());
+            for (int i = 0; i < rate.hertz() / 33 && start + i < out.length; i++) {
+                out[start + i] = 0.25 * StrictMath.sin(2 * Math.PI * hertz * i / rate.hertz()) * StrictMath.exp(-200.0 * i / rate.hertz());
+            }
+        }
+        return out;
+    }
 
     /** Four feedback combs (after Schroeder, JAES 10/3, 1962). @param offset makes the other side's echoes different */
     static double[] room(double[] dry, int offset) {

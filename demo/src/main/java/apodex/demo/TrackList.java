@@ -42,7 +42,10 @@ final class TrackList {
                         Mixing.toPeak(Surroundings.room(everyone, 97), -20), new Part(1, 21), new Part(23, END)),
                 stereo("Waves (field recording)", Mixing.toPeak(Surroundings.sea(3), -25),
                         Mixing.toPeak(Surroundings.sea(4), -25), new Part(1, 13), new Part(29, END)),
-                mono("spare mic", Mixing.toPeak(Surroundings.hiss(5), -68), new Part(1, 21), new Part(25, END)));
+                mono("spare mic", Mixing.toPeak(Surroundings.hiss(5), -68), new Part(1, 21), new Part(25, END)),
+                mono("clk", Surroundings.click(Timing.RATE), new Part(1, END)),
+                mono("Audio 18", new double[0]),
+                mono("Choir Tenor copy", tenor, new Part(25, 33)));
     }
 
     private static double[] choir(int part) {

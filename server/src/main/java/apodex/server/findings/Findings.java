@@ -4,6 +4,7 @@ import apodex.audio.Digests;
 import apodex.check.Checks;
 import apodex.check.Finding;
 import apodex.check.Look;
+import apodex.check.SafeRemedies;
 import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
 import apodex.naming.NameProposal;
@@ -42,9 +43,11 @@ class Findings {
     /**
      * A finding, and whether somebody decided to leave it as it is.
      *
-     * @param seen what a dismissal has to name
+     * @param seen      what a dismissal has to name
+     * @param dismissed whether it was left, and is still what it was then
+     * @param safe      whether its first remedy leaves every sound as it is
      */
-    record Found(Finding finding, String seen, boolean dismissed) {}
+    record Found(Finding finding, String seen, boolean dismissed, boolean safe) {}
 
     /**
      * A name that is proposed.
@@ -77,11 +80,21 @@ class Findings {
         List<Found> findings = Checks.look(new Look(session, handoff == null ? Handoff.named("x") : handoff.handoff(), store)).stream()
                 .map(finding -> {
                     String seen = Digests.sha256OfText(finding.seen());
-                    return new Found(finding, seen, seen.equals(left.get(Digests.sha256OfText(finding.key()))));
+                    return new Found(finding, seen, seen.equals(left.get(Digests.sha256OfText(finding.key()))),
+                            finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
                 }).toList();
         List<Proposed> names = NameProposals.of(session).stream()
                 .map(each -> new Proposed(each, NameProposals.accepting(session, each))).toList();
         return new Report(state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
+    }
+
+    /** Takes every remedy that leaves the sound as it is, as one step. */
+    SessionState putRightWhatIsSafe(String sessionId, @Nullable String handoffId, int revision) {
+        Report report = report(sessionId, handoffId);
+        Handoff handoff = handoffId == null ? Handoff.named("x") : handoffs.stored(handoffId).handoff();
+        Set<String> left = report.findings().stream().filter(Found::dismissed).map(found -> found.finding().key()).collect(Collectors.toSet());
+        return sessions.edit(sessionId, revision, SafeRemedies.of(sessions.get(sessionId).session(), handoff, store, left)
+                .orElseThrow(() -> Refused.unusable("There is nothing left that can be put right without listening.")));
     }
 
     void dismiss(String sessionId, String key, String seen) {

@@ -1,5 +1,6 @@
 package apodex.server.findings;
 
+import apodex.server.sessions.SessionState;
 import jakarta.annotation.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,6 +33,14 @@ class FindingsController {
     @GetMapping
     Findings.Report report(@PathVariable String sessionId, @RequestParam(required = false) @Nullable String handoff) {
         return findings.report(sessionId, handoff);
+    }
+
+    /** @param revision the session's revision that was looked over */
+    record SafeRequest(int revision, @Nullable String handoff) {}
+
+    @PostMapping("/safe")
+    SessionState putRightWhatIsSafe(@PathVariable String sessionId, @RequestBody SafeRequest request) {
+        return findings.putRightWhatIsSafe(sessionId, request.handoff(), request.revision());
     }
 
     @PostMapping("/leave")

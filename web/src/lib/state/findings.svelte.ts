@@ -1,0 +1,108 @@
+import client, { answer } from '../api/client';
+import type { Found, Proposed, Remedy, Report } from '../api/types';
+import { toasts } from '../chrome/toasts.svelte';
+import type { HandoffStore } from './handoff.svelte';
+import type { SessionStore } from './session.svelte';
+
+const AGAIN_MS = 700;
+
+/** What was found in the session, and what is proposed; looks again until every recording has been measured. */
+export class FindingsStore {
+  report = $state.raw<Report>();
+  failure = $state<string>();
+  private asking = false;
+  private again = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    private readonly session: SessionStore,
+    private readonly handoff: HandoffStore,
+  ) {}
+
+  get open(): Found[] {
+    return this.report?.findings.filter((found) => !found.dismissed) ?? [];
+  }
+
+  get left(): Found[] {
+    return this.report?.findings.filter((found) => found.dismissed) ?? [];
+  }
+
+  get names(): Proposed[] {
+    return this.report?.names ?? [];
+  }
+
+  /** Whether what is shown is about the session and the plan as they stand. */
+  get isCurrent(): boolean {
+    return !!this.report && this.report.sessionRevision === this.session.state?.revision && this.report.handoffRevision === (this.handoff.state?.revision ?? 0);
+  }
+
+  get isReady(): boolean {
+    return !!this.session.state && (!!this.handoff.state || !!this.handoff.failure);
+  }
+
+  async load(): Promise<void> {
+    if (this.asking) {
+      this.again = true;
+      return;
+    }
+    this.asking = true;
+    clearTimeout(this.timer);
+    try {
+      do {
+        this.again = false;
+        const params = { path: { sessionId: this.session.id }, query: { handoff: this.handoff.id } };
+        this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params }));
+      } while (this.again);
+      this.failure = undefined;
+      if (this.report.unmeasured > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
+    } catch (thrown) {
+      this.failure = (thrown as Error).message;
+    } finally {
+      this.asking = false;
+    }
+  }
+
+  /** Takes a remedy: an edit of the session, or an adjustment of the handoff. */
+  async take(remedy: Remedy): Promise<void> {
+    try {
+      if (remedy.edit) {
+        await this.session.edit(remedy.edit);
+        await this.handoff.load();
+      } else if (remedy.adjustment) {
+        await this.handoff.adjust(remedy.adjustment);
+      }
+      await this.load();
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
+  async takeAllThatIsSafe(): Promise<void> {
+    try {
+      const params = { path: { sessionId: this.session.id } };
+      const body = { revision: this.session.state!.revision, handoff: this.handoff.id ?? null };
+      this.session.state = await answer(client.POST('/api/sessions/{sessionId}/findings/safe', { params, body }));
+      await this.handoff.load();
+      await this.load();
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
+  async leave(found: Found): Promise<void> {
+    await this.post(() => client.POST('/api/sessions/{sessionId}/findings/leave', { params: { path: { sessionId: this.session.id } }, body: { key: found.finding.key, seen: found.seen } }));
+  }
+
+  async restore(found: Found): Promise<void> {
+    await this.post(() => client.POST('/api/sessions/{sessionId}/findings/restore', { params: { path: { sessionId: this.session.id } }, body: { key: found.finding.key } }));
+  }
+
+  private async post(send: () => Promise<{ data?: unknown; error?: unknown; response: Response }>): Promise<void> {
+    try {
+      await answer(send());
+      await this.load();
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+}
