@@ -1,40 +1,25 @@
 <script lang="ts">
   import { effects } from '../lib/catalogue/effects.svelte';
-  import { toasts } from '../lib/chrome/toasts.svelte';
   import { stopsOf } from '../lib/signal/stops';
-  import MovesLane from '../lib/signal/MovesLane.svelte';
   import SignalLine from '../lib/signal/SignalLine.svelte';
   import { KIND_WORDS } from '../lib/signal/tree';
-  import type { Insert, Row } from '../lib/api/types';
-  import type { SessionStore } from '../lib/state/session.svelte';
+  import type { Row } from '../lib/api/types';
   import { activeClips } from '../lib/waveform/clips';
-  import { grouped, minutes, signed } from '../lib/units';
+  import { grouped, minutes } from '../lib/units';
+  import type { Editing } from './editing.svelte';
+  import AboutPanel from './panel/AboutPanel.svelte';
+  import InsertsEditor from './panel/InsertsEditor.svelte';
+  import InstrumentPanel from './panel/InstrumentPanel.svelte';
+  import RoutingPicture from './panel/RoutingPicture.svelte';
+  import StripEditor from './panel/StripEditor.svelte';
+  import TakesPanel from './panel/TakesPanel.svelte';
 
-  let { store, row }: { store: SessionStore; row: Row } = $props();
-  const session = $derived(store.session!);
+  let { editing, row }: { editing: Editing; row: Row } = $props();
+  const session = $derived(editing.session);
   const number = $derived(session.rows.findIndex((r) => r.id === row.id) + 1);
   const clips = $derived(row.type === 'audio' ? activeClips(row) : []);
   const recordings = $derived([...new Set(clips.map((clip) => clip.recording))].map((hash) => session.recordings.find((r) => r.sha256 === hash)!));
-  const stops = $derived(stopsOf(session, row, (id) => effects.find(id), keep));
-
-  async function keep(inserts: Insert[]) {
-    await quietly(() => store.edit({ type: 'setInserts', row: row.id, inserts }));
-  }
-
-  async function choose(take: string) {
-    if (row.type === 'audio') {
-      const takes = row.takes;
-      await quietly(() => store.edit({ type: 'setTakes', row: row.id, takes, active: take }));
-    }
-  }
-
-  async function quietly(edit: () => Promise<void>) {
-    try {
-      await edit();
-    } catch (thrown) {
-      toasts.wrong(thrown);
-    }
-  }
+  const stops = $derived(stopsOf(session, row, (id) => effects.find(id), (inserts) => void editing.setInserts(row, inserts)));
 
   function form(sample: string, channels: number): string {
     const bits = sample.replace(/\D+/g, '') + '-bit' + (sample.startsWith('float') ? ' float' : '');
@@ -44,22 +29,22 @@
 
 <p class="cap">{row.type === 'mix' ? 'MIX' : `ROW ${number}${KIND_WORDS[row.type] ? `, ${KIND_WORDS[row.type].toUpperCase()}` : ''}`} · SIGNAL PATH</p>
 <h2>{row.name}</h2>
+{#if row.about.note}<p class="mono note">{row.about.note}</p>{/if}
 <SignalLine {stops} />
-{#if row.strip.faderMoves.length}
-  <h3>Fader moves</h3>
-  <MovesLane moves={row.strip.faderMoves} frames={store.frames} lowest={-36} highest={6} label="Fader moves" />
+{#if row.type !== 'mix'}
+  <div class="do">
+    <button class="plain" onclick={() => editing.duplicateRows()} disabled={row.type === 'part'}>Duplicate</button>
+    <button class="plain" onclick={() => editing.removeRows()}>Remove</button>
+  </div>
 {/if}
-{#if row.strip.panMoves.length}
-  <h3>Pan moves</h3>
-  <MovesLane moves={row.strip.panMoves} frames={store.frames} lowest={-100} highest={100} label="Pan moves" />
-{/if}
+<RoutingPicture {session} {row} onchoose={(id) => editing.choose(id)} />
+{#if row.type !== 'mix'}<h3>What it is</h3><AboutPanel {editing} {row} />{/if}
+{#if row.type === 'instrument'}<InstrumentPanel {editing} {row} />{/if}
+<h3>Inserts</h3>
+<InsertsEditor {editing} {row} inserts={row.strip.inserts} onset={(inserts) => void editing.setInserts(row, inserts)} />
+<StripEditor {editing} {row} />
 {#if row.type === 'audio'}
-  {#if row.takes.length > 1}
-    <h3>Takes</h3>
-    {#each row.takes as take (take.id)}
-      <label class="take"><input type="radio" name="take" checked={take.id === row.active} onchange={() => choose(take.id)} /> {take.name}<span class="cap">{take.clips.length} clips</span></label>
-    {/each}
-  {/if}
+  <TakesPanel {editing} {row} />
   <h3>{recordings.length === 1 ? 'Recording' : 'Recordings'}</h3>
   {#if !clips.length}<p>No clip lies on this row.</p>{/if}
   {#each recordings as recording (recording.sha256)}
@@ -71,16 +56,12 @@
       </p>
     </div>
   {/each}
-  {#each clips.filter((clip) => clip.gainDb !== 0) as clip, i (i)}
-    {#if i === 0}<h3>Clip gain</h3>{/if}
-    <p class="mono">{minutes(clip.position / session.rate)} {signed(clip.gainDb)} dB</p>
-  {/each}
 {/if}
 
 <style>
   .recording { padding: 6px 0; border-bottom: 1px solid var(--rule2); }
-  .file { overflow-wrap: anywhere; }
-  .take { display: flex; gap: 8px; align-items: center; padding: 4px 0; }
-  .take .cap { margin-left: auto; }
-  .take input { accent-color: var(--teal); }
+  .file, .note { overflow-wrap: anywhere; }
+  .note { color: var(--ink2); margin: -6px 0 8px; }
+  .do { display: flex; gap: 6px; margin-top: 8px; }
+  .do .plain { padding: 4px 9px; font-size: 12px; }
 </style>

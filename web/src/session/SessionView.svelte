@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { router } from 'svelte-spa-router';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
@@ -8,39 +9,68 @@
   import { steps } from '../lib/chrome/steps';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
-  import { barAndBeat } from '../lib/time/ticks';
-  import { minutes } from '../lib/units';
+  import { Editing } from './editing.svelte';
+  import ClipPanel from './panel/ClipPanel.svelte';
+  import ManyRows from './panel/ManyRows.svelte';
+  import TempoPanel from './panel/TempoPanel.svelte';
   import RowPanel from './RowPanel.svelte';
-  import { sliderOf, zoomOf } from './scale';
+  import SessionBar from './SessionBar.svelte';
   import SongPanel from './SongPanel.svelte';
   import Timeline from './Timeline.svelte';
 
   let { params }: { params: { id: string } } = $props();
   const store = $derived(openSession(params.id));
   const handoff = $derived(openHandoff(params.id));
+  const editing = $derived(new Editing(store));
   // svelte-ignore state_referenced_locally
   const shown = new ShownRun(handoff, 'newest');
-  let selected = $state<string>();
   let zoom = $state(0);
   let fit = $state(1);
   let pointed = $state<number>();
+  let loop = $state<{ start: number; end: number }>();
+  let playing = $state<number>();
   let timeline = $state<Timeline>();
+  let bar = $state<SessionBar>();
 
   const session = $derived(store.session);
-  const row = $derived(session?.rows.find((r) => r.id === selected));
-  const where = $derived.by(() => {
-    if (pointed === undefined) return undefined;
-    const at = store.tempo && barAndBeat(pointed, store.tempo);
-    return { bar: at ? `bar ${at.bar} · ${at.beat}` : '', time: minutes(pointed, 3) };
+  const row = $derived(session && editing.single);
+
+  // A row that another view points at.
+  let asked = '';
+  $effect(() => {
+    const wanted = new URLSearchParams(router.querystring ?? '').get('row');
+    if (session && timeline && wanted && wanted !== asked) {
+      asked = wanted;
+      editing.choose(wanted);
+      timeline.show(wanted);
+    }
   });
 
+  const KEYS: Record<string, (event: KeyboardEvent) => void> = {
+    '+': () => timeline?.zoomTo(zoom * 1.5),
+    '=': () => timeline?.zoomTo(zoom * 1.5),
+    '-': () => timeline?.zoomTo(zoom / 1.5),
+    '0': () => timeline?.zoomTo(fit),
+    ' ': (event) => { event.preventDefault(); bar?.toggle(); },
+    x: () => void editing.splitAtHead(),
+    o: () => void editing.join(),
+    Delete: () => void (editing.clips.length ? editing.removeClips() : undefined),
+    Escape: () => { editing.rows = []; editing.clips = []; loop = undefined; },
+  };
+
   function onkeydown(event: KeyboardEvent) {
-    if ((event.target as HTMLElement).closest('input, select, textarea')) return;
+    const target = event.target as HTMLElement;
+    if (target.closest('input, select, textarea')) return;
     if (steps(event, store)) return;
-    if (event.key === '+' || event.key === '=') timeline?.zoomTo(zoom * 1.5);
-    else if (event.key === '-') timeline?.zoomTo(zoom / 1.5);
-    else if (event.key === '0') timeline?.zoomTo(fit);
-    else if (event.key === 'Escape') selected = undefined;
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === ' ' && target.closest('button:not([data-row]), a, [role="button"]')) return;
+    if ((event.key === 'ArrowLeft' || event.key === 'ArrowRight') && editing.clips.length) {
+      event.preventDefault();
+      const step = editing.snap === 'off' ? session!.rate / 1000 : (session!.rate * 60) / (session!.song.tempo ?? 120);
+      void editing.nudge((event.key === 'ArrowLeft' ? -1 : 1) * step);
+      return;
+    }
+    KEYS[event.key]?.(event);
   }
 </script>
 
@@ -55,31 +85,23 @@
     <Loading words="Opening the session…" />
   {:else}
     <div class="main">
-      <div class="bar">
-        <span class="mono where">{where?.bar}</span><span class="mono time">{where?.time ?? 'point at the timeline to read its place'}</span>
-        <button class="plain" onclick={() => timeline?.zoomTo(fit)} disabled={zoom <= fit * 1.001}>Whole song</button>
-        <label class="cap" for="zoom">Zoom</label>
-        <input id="zoom" type="range" min="0" max="1" step="0.002" value={sliderOf(Math.max(zoom, fit), fit)} oninput={(e) => timeline?.zoomTo(zoomOf(Number(e.currentTarget.value), fit))} />
-      </div>
-      <Timeline bind:this={timeline} {store} bind:selected bind:zoom bind:fit bind:pointed />
+      <SessionBar bind:this={bar} {editing} {handoff} {zoom} {fit} {pointed} bind:loop bind:playing onzoom={(to) => timeline?.zoomTo(to)} />
+      <Timeline bind:this={timeline} {editing} bind:zoom bind:fit bind:pointed bind:loop {playing} onlocate={() => bar?.locate()} />
     </div>
     <aside class="side" aria-label="Selected row and song">
-      {#if row}
-        <RowPanel {store} {row} />
-        <hr />
-      {/if}
+      {#if editing.clips.length}<ClipPanel {editing} />{/if}
+      {#if editing.rows.length > 1}<ManyRows {editing} /><hr />
+      {:else if row}{#key row.id}<RowPanel {editing} {row} />{/key}<hr />{/if}
       <SongPanel {store} />
+      <hr />
+      <TempoPanel {editing} />
       {#if !row}<p class="hint">Select a row to see its signal path. Double-click a name, or press Enter on it, to change it.</p>{/if}
     </aside>
   {/if}
 </div>
-<Keys keys={[['↑ ↓', 'Row above, row below'], ['Enter', 'Rename the row'], ['Escape', 'Leave the name as it was; select nothing'], ['+ −', 'Zoom in, zoom out'], ['0', 'Whole song'], ['Ctrl Z', 'Undo'], ['Ctrl Shift Z', 'Redo']]} />
+<Keys keys={[['Space', 'Listen, stop'], ['↑ ↓', 'Row above, row below; with Shift several, with Alt move the row'], ['Enter', 'Rename the row'], ['← →', 'Move the chosen clips by a beat'], ['X', 'Cut clips at the mark'], ['O', 'Join the chosen clips'], ['Delete', 'Remove the chosen clips'], ['+ −', 'Zoom in, zoom out'], ['0', 'Whole song'], ['Escape', 'Choose nothing'], ['Ctrl Z', 'Undo'], ['Ctrl Shift Z', 'Redo']]} />
 
 <style>
-  .bar { height: 46px; flex: none; display: flex; align-items: center; gap: 10px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
-  .where { font-size: 15px; }
-  .time { color: var(--ink3); margin-right: auto; }
-  input[type='range'] { width: 130px; accent-color: var(--teal); }
   hr { border: 0; border-top: 1px solid var(--rule); margin: 18px -16px 14px; }
   .hint { color: var(--ink2); margin-top: 18px; }
 </style>

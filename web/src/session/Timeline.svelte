@@ -1,23 +1,33 @@
 <script lang="ts">
-  import type { SessionStore } from '../lib/state/session.svelte';
+  import type { AudioRow, Clip, Marker } from '../lib/api/types';
   import { theme } from '../lib/chrome/theme.svelte';
   import { colours, prepare } from '../lib/waveform/draw';
   import { tiles } from '../lib/waveform/tiles';
-  import { drawTimeline, ROW_HEIGHT, RULER_HEIGHT } from './drawTimeline';
+  import { hitClip } from './clips/hit';
+  import { cursorOf, dragClips, dragLane, dragMarker, dragRuler, type Drag, type Grid } from './drag';
+  import { drawTimeline } from './drawTimeline';
+  import type { Editing } from './editing.svelte';
+  import { placeAt, places, RULER_HEIGHT } from './layout';
   import RowHeads from './RowHeads.svelte';
   import { clampZoom, fitting, scrollKeeping } from './scale';
+  import { snapped } from './snap';
 
-  let { store, selected = $bindable(), zoom = $bindable(0), fit = $bindable(1), pointed = $bindable() }: {
-    store: SessionStore;
-    selected?: string;
+  let { editing, zoom = $bindable(0), fit = $bindable(1), pointed = $bindable(), loop = $bindable(), playing, onlocate }: {
+    editing: Editing;
     /** Pixels a second; 0 until the first layout. */
     zoom: number;
     fit: number;
     /** Seconds under the pointer. */
     pointed?: number;
+    loop?: { start: number; end: number };
+    /** Frame that is heard now. */
+    playing?: number;
+    /** The place where Listen starts was set. */
+    onlocate?: (frame: number) => void;
   } = $props();
 
-  const HEADS = 190;
+  const HEADS = 214;
+  const ROOM_SECONDS = 8;
   let scroller: HTMLDivElement;
   let canvas: HTMLCanvasElement;
   let width = $state(0);
@@ -25,11 +35,22 @@
   let scrollX = $state(0);
   let scrollY = $state(0);
   let arrived = $state(0);
+  let drag = $state.raw<Drag>();
+  let dragged = $state(0);
+  let cursor = $state('default');
   let frame = 0;
 
-  const session = $derived(store.session!);
-  const seconds = $derived(store.frames / session.rate);
+  const store = $derived(editing.store);
+  const session = $derived(editing.session);
+  const seconds = $derived(Math.max(store.frames / session.rate, 4));
   const timelineWidth = $derived(Math.max(0, width - HEADS));
+  const all = $derived(places(session.rows, editing.foldedOut));
+  const tall = $derived((all.at(-1)?.top ?? 0) + (all.at(-1)?.height ?? 0));
+  const lengths = $derived(new Map(session.recordings.map((each) => [each.sha256, Math.ceil((each.frames * session.rate) / each.rate)])));
+  const grid: Grid = {
+    snap: (at) => snapped(at, editing.snap, store.tempo, session.rate),
+    recordingFrames: (clip: Clip) => lengths.get(clip.recording) ?? clip.offset + clip.frames,
+  };
 
   $effect(() => {
     fit = fitting(timelineWidth, seconds);
@@ -39,8 +60,11 @@
   $effect(() => tiles.onArrival(() => arrived++));
 
   $effect(() => {
-    void arrived, theme.night;
-    const state = { session, tempo: store.tempo, selected, pixelsPerSecond: zoom, scrollX, scrollY, width: timelineWidth, height };
+    void arrived, theme.night, dragged;
+    const state = {
+      session, tempo: store.tempo, places: all, chosenRows: editing.rows, isClipChosen: (row: string, index: number) => editing.isClipChosen(row, index),
+      ghost: drag?.ghost, head: editing.head, playing, loop: drag?.loop ?? loop, pixelsPerSecond: zoom, scrollX, scrollY, width: timelineWidth, height, clips: editing.clips,
+    };
     cancelAnimationFrame(frame);
     frame = requestAnimationFrame(() => {
       const { ink, scale } = prepare(canvas, state.width, state.height);
@@ -56,25 +80,94 @@
     requestAnimationFrame(() => (scroller.scrollLeft = scroll));
   }
 
+  /** Brings a row into sight. */
+  export function show(row: string) {
+    const place = all.find((each) => each.row.id === row);
+    if (place && (place.top < scrollY || place.top + place.height > scrollY + height - RULER_HEIGHT)) scroller.scrollTop = place.top - 80;
+  }
+
   function onwheel(event: WheelEvent) {
     if (!event.ctrlKey && !event.metaKey) return;
     event.preventDefault();
     zoomTo(zoom * Math.exp(-event.deltaY / 240), event.clientX - canvas.getBoundingClientRect().left);
   }
 
-  function place(event: PointerEvent) {
+  function place(event: MouseEvent) {
     const box = canvas.getBoundingClientRect();
-    return { x: event.clientX - box.left + scrollX, y: event.clientY - box.top };
+    const x = event.clientX - box.left + scrollX;
+    return { x, y: event.clientY - box.top, frame: (x / zoom) * session.rate };
+  }
+
+  function markerAt(x: number, y: number): Marker | undefined {
+    if (y > 20) return undefined;
+    return session.markers.find((marker) => x >= (marker.frame / session.rate) * zoom - 2 && x <= (marker.frame / session.rate) * zoom + 40);
+  }
+
+  function under(at: { y: number; frame: number }) {
+    const found = placeAt(all, at.y - RULER_HEIGHT + scrollY);
+    if (!found || found.place.row.type !== 'audio' || found.lane >= 0) return { ...found, clip: undefined };
+    const row = found.place.row as AudioRow;
+    const clip = hitClip(editing.active(row).clips, at.frame, session.rate / zoom, at.y - RULER_HEIGHT + scrollY - found.place.top, (index) => editing.isClipChosen(row.id, index));
+    return { ...found, clip };
+  }
+
+  function onpointerdown(event: PointerEvent) {
+    if (event.button !== 0) return;
+    const at = place(event);
+    scroller.focus({ preventScroll: true });
+    if (at.y < RULER_HEIGHT) {
+      const marker = markerAt(at.x, at.y);
+      hold(event, marker ? dragMarker(editing, marker, grid) : dragRuler(at.frame, grid, (range, head) => {
+        loop = range;
+        editing.head = range ? range.start : head;
+        onlocate?.(editing.head);
+      }));
+      return;
+    }
+    const { place: found, lane, clip } = under(at);
+    if (!found) return;
+    const row = found.row;
+    if (row.type === 'audio' && lane !== undefined && lane >= 0) {
+      editing.choose(row.id);
+      hold(event, dragLane(editing, row, lane, at.frame, grid));
+    } else if (row.type === 'audio' && clip) {
+      if (event.shiftKey || event.ctrlKey || event.metaKey) {
+        editing.clips = editing.isClipChosen(row.id, clip.index) ? editing.clips.filter((each) => each.row !== row.id || each.index !== clip.index) : [...editing.clips, { row: row.id, index: clip.index }];
+      } else if (!editing.isClipChosen(row.id, clip.index)) {
+        editing.choose(row.id);
+        editing.clips = [{ row: row.id, index: clip.index }];
+      }
+      if (editing.isClipChosen(row.id, clip.index)) hold(event, dragClips(editing, row, clip.index, clip.part, at.frame, grid));
+    } else editing.choose(row.id, event.ctrlKey || event.metaKey ? 'toggle' : event.shiftKey ? 'range' : 'alone');
+  }
+
+  let pressedAt = { x: 0, y: 0 };
+  let moving = false;
+  function hold(event: PointerEvent, next: Drag) {
+    drag = next;
+    moving = false;
+    pressedAt = { x: event.clientX, y: event.clientY };
+    canvas.setPointerCapture(event.pointerId);
   }
 
   function onpointermove(event: PointerEvent) {
-    pointed = Math.min(seconds, place(event).x / zoom);
+    const at = place(event);
+    pointed = Math.max(0, at.frame / session.rate);
+    if (!drag) {
+      cursor = at.y < RULER_HEIGHT ? (markerAt(at.x, at.y) ? 'ew-resize' : 'text') : cursorOf(under(at).clip?.part);
+      return;
+    }
+    moving ||= Math.hypot(event.clientX - pressedAt.x, event.clientY - pressedAt.y) > 3;
+    if (!moving) return;
+    drag.to(at.frame);
+    dragged++;
   }
 
-  function onclick(event: MouseEvent) {
-    const y = place(event as PointerEvent).y;
-    if (y < RULER_HEIGHT) return;
-    selected = session.rows[Math.floor((y - RULER_HEIGHT + scrollY) / ROW_HEIGHT)]?.id ?? selected;
+  function onpointerup() {
+    const done = drag;
+    drag = undefined;
+    dragged++;
+    done?.drop();
   }
 </script>
 
@@ -84,15 +177,14 @@
   onscroll={() => { scrollX = scroller.scrollLeft; scrollY = scroller.scrollTop; }} {onwheel}
   role="region" aria-label="Timeline" tabindex="0"
 >
-  <div class="content" style="width:{HEADS + seconds * zoom + (zoom > fit ? 40 : 0)}px;height:{RULER_HEIGHT + session.rows.length * ROW_HEIGHT + 20}px">
-    <!-- svelte-ignore a11y_click_events_have_key_events -->
+  <div class="content" style="width:{HEADS + (seconds + (zoom > fit ? ROOM_SECONDS : 0)) * zoom}px;height:{RULER_HEIGHT + tall + 20}px">
     <canvas
-      bind:this={canvas} style="width:{timelineWidth}px;height:{height}px;margin-left:{HEADS}px;left:{HEADS}px"
-      {onpointermove} onpointerleave={() => (pointed = undefined)} {onclick} aria-hidden="true"
+      bind:this={canvas} style="width:{timelineWidth}px;height:{height}px;margin-left:{HEADS}px;left:{HEADS}px;cursor:{drag?.cursor ?? cursor}"
+      {onpointerdown} {onpointermove} {onpointerup} onpointercancel={() => (drag = undefined)} onpointerleave={() => (pointed = undefined)} aria-hidden="true"
     ></canvas>
     <div class="heads" style="width:{HEADS}px">
       <div class="corner cap" style="height:{RULER_HEIGHT}px"><span>{store.tempo ? 'bars' : 'no tempo given'}</span><span>time</span></div>
-      <RowHeads {store} bind:selected />
+      <RowHeads {editing} places={all} />
     </div>
   </div>
 </div>
@@ -100,7 +192,7 @@
 <style>
   .scroller { flex: 1; min-height: 0; overflow: auto; position: relative; background: var(--sheet); }
   .content { display: grid; min-width: 100%; min-height: 100%; }
-  canvas { grid-area: 1 / 1; position: sticky; top: 0; align-self: start; justify-self: start; }
+  canvas { grid-area: 1 / 1; position: sticky; top: 0; align-self: start; justify-self: start; touch-action: none; }
   .heads { grid-area: 1 / 1; position: sticky; left: 0; justify-self: start; background: var(--sheet); border-right: 1px solid var(--rule); z-index: 2; }
   .corner { position: sticky; top: 0; background: var(--sheet); z-index: 3; border-bottom: 1px solid var(--rule); display: flex; flex-direction: column; justify-content: space-between; align-items: flex-end; padding: 5px 8px 2px; }
 </style>

@@ -45,3 +45,4 @@ export type Role = About['role'];
 export type Take = Schemas['Take'];
 export type Send = Schemas['Send'];
 export type Marker = Schemas['Marker'];
+export type Instrument = Schemas['InstrumentEntry'];

@@ -5,9 +5,18 @@ export function activeClips(row: AudioRow): Clip[] {
   return (row.takes.find((take) => take.id === row.active)?.clips ?? []).filter((clip) => !clip.muted);
 }
 
+const byHash = new WeakMap<Session, Map<string, Session['recordings'][number]>>();
+
+/** The recording a clip is cut from; found at once however many there are. */
+export function recordingOf(session: Session, clip: Clip): Session['recordings'][number] | undefined {
+  let known = byHash.get(session);
+  if (!known) byHash.set(session, (known = new Map(session.recordings.map((each) => [each.sha256, each]))));
+  return known.get(clip.recording);
+}
+
 /** Frames of its recording in one frame of the session: 1 unless their rates differ. */
 export function recordingFramesPerFrame(session: Session, clip: Clip): number {
-  const recording = session.recordings.find((each) => each.sha256 === clip.recording);
+  const recording = recordingOf(session, clip);
   return recording ? recording.rate / session.rate : 1;
 }
 

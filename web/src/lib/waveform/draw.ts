@@ -1,6 +1,6 @@
 import type { Clip, Session } from '../api/types';
 import { BINS_PER_TILE, extremes, framesPerBin, zoomFor } from './bins';
-import { fadeAt, recordingFramesPerFrame } from './clips';
+import { fadeAt, recordingFramesPerFrame, recordingOf } from './clips';
 import { tiles } from './tiles';
 
 export interface Box {
@@ -36,14 +36,16 @@ export function drawClipWave(
   middle: number,
   halfHeight: number,
 ): void {
-  const recording = session.recordings.find((r) => r.sha256 === clip.recording);
+  const recording = recordingOf(session, clip);
   if (!recording) return;
   const ratio = recordingFramesPerFrame(session, clip);
   const zoom = zoomFor(framesPerColumn * ratio);
   const perBin = framesPerBin(zoom);
   const tileAt = (index: number) => tiles.get(clip.recording, recording.channels, zoom, index);
-  const gain = 10 ** (clip.gainDb / 20);
+  const gain = 10 ** (clip.gainDb / 20) * (clip.inverted ? -1 : 1);
   const clipEnd = clip.offset + clip.frames;
+  let lastLow = Infinity;
+  let lastHigh = -Infinity;
   ink.beginPath();
   for (let x = Math.floor(fromX); x < toX; x++) {
     const inClip = (x - xOfFrame0) * framesPerColumn - clip.position;
@@ -55,9 +57,17 @@ export function drawClipWave(
     if (!extremes(tileAt, from, to, clip.firstChannel, clip.channels, pair)) continue;
     const fade = gain * fadeAt(clip, (start + end) / 2 - clip.offset);
     if (pair[0] === 0 && pair[1] === 0) continue; // silence leaves the pale line bare
-    const high = middle - heightOf(pair[1]! * fade) * halfHeight;
-    const low = middle - heightOf(pair[0]! * fade) * halfHeight;
-    ink.rect(x, Math.min(high, middle - 0.5), 1, Math.max(1, low - high));
+    const one = middle - heightOf(pair[1]! * fade) * halfHeight;
+    const other = middle - heightOf(pair[0]! * fade) * halfHeight;
+    const high = Math.min(one, other);
+    const low = Math.max(one, other);
+    if (perBin === 1) {
+      // single samples: a line that holds together
+      const top = Math.min(high, lastLow);
+      ink.rect(x, top, 1.5, Math.max(1.5, Math.max(low, lastHigh) - top));
+    } else ink.rect(x, Math.min(high, middle - 0.5), 1, Math.max(1, low - high));
+    lastLow = low;
+    lastHigh = high;
   }
   ink.fill();
 }

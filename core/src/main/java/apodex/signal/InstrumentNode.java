@@ -22,6 +22,7 @@ final class InstrumentNode extends Node {
     private final double[][] stereo = new double[2][];
     private final Curtain curtain;
     private int next;
+    private int skipped;
 
     /** A note of a part and when it is struck and let go. */
     private record Start(long frame, long held, Note note, Part part) {}
@@ -51,6 +52,10 @@ final class InstrumentNode extends Node {
 
     @Override
     boolean run(double[][] block, int slot, long first, int frames, boolean sounds) {
+        while (next == 0 && skipped < starts.length && starts[skipped].frame < first && playing.isEmpty()) {
+            skipped++; // struck before the walk began
+        }
+        next = Math.max(next, skipped);
         int length = (int) Math.max(0, Math.min(frames, curtain.frame() - first));
         boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < first + length;
         if (!sounding || length == 0) {

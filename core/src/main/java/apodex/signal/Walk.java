@@ -21,6 +21,7 @@ import java.util.concurrent.CancellationException;
 public final class Walk {
     /** Long enough that handing work over does not count, short enough that a line's blocks stay in the cache. */
     public static final int BLOCK_FRAMES = 2_048;
+    private static final long ALL = -1;
 
     private final Session session;
     private final List<Tap> taps;
@@ -29,6 +30,8 @@ public final class Walk {
     private final int threads;
     private final int blockFrames;
     private final Graph graph;
+    /** Frames that are walked before the passage; negative: all there are. */
+    private final long warmUpFrames;
     private final Map<Tap, Node> nodes = new LinkedHashMap<>();
     private final Map<Tap, TapFile> files = new LinkedHashMap<>();
     private final Map<Tap, PlainCopy> copies = new LinkedHashMap<>();
@@ -39,6 +42,12 @@ public final class Walk {
 
     Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads,
             int blockFrames) {
+        this(session, taps, passage, sharing, recordings, threads, blockFrames, ALL);
+    }
+
+    private Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads,
+            int blockFrames, long warmUpFrames) {
+        this.warmUpFrames = warmUpFrames;
         this.session = session;
         this.taps = taps;
         this.passage = passage;
@@ -46,6 +55,16 @@ public final class Walk {
         this.threads = threads;
         this.blockFrames = blockFrames;
         this.graph = new Graph(session, sharing, recordings, blockFrames);
+    }
+
+    /**
+     * A walk for listening: it starts only so many frames before the passage, so that sound comes at once. What began
+     * earlier and still rings is missing; a print never does this.
+     */
+    public static Walk startingNear(Session session, List<Tap> taps, Passage passage, Recordings recordings, int threads,
+            long warmUpFrames) {
+        return new Walk(session, taps, passage, new Sharing(Returns.OWN_FILES, Dynamics.IN_PLACE), recordings, threads, BLOCK_FRAMES,
+                warmUpFrames);
     }
 
     /**
@@ -68,7 +87,7 @@ public final class Walk {
             boolean listens = passage.tail().isAutomatic() && tail > 0;
             long latest = openFiles(end);
             graph.curtain().fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
-            long walkStart = isStateless() ? passage.range().start() : 0;
+            long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
                 if (isPlainCopy(tap)) {
                     copies.put(tap, copy(tap, end, walkStart));
@@ -87,6 +106,10 @@ public final class Walk {
         } finally {
             closeAll(lines);
         }
+    }
+
+    private long start() {
+        return warmUpFrames < 0 ? 0 : Math.max(0, passage.range().start() - warmUpFrames) / BLOCK_FRAMES * BLOCK_FRAMES;
     }
 
     /** How long the files can go on after the range, in frames of the session. */

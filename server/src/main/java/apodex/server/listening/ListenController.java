@@ -1,0 +1,65 @@
+package apodex.server.listening;
+
+import apodex.intake.RecordingStore;
+import apodex.server.DataFolder;
+import apodex.server.sessions.Sessions;
+import apodex.server.web.Refused;
+import apodex.session.Alone;
+import apodex.session.Session;
+import apodex.time.FrameRange;
+import jakarta.annotation.Nullable;
+import java.util.Set;
+import java.util.concurrent.Semaphore;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+class ListenController {
+    private static final int AT_ONCE = 4;
+
+    private final Sessions sessions;
+    private final RecordingStore store;
+    private final DataFolder dataFolder;
+    private final Semaphore places = new Semaphore(AT_ONCE);
+
+    ListenController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+        this.sessions = sessions;
+        this.store = store;
+        this.dataFolder = dataFolder;
+    }
+
+    /**
+     * The session's sound as interleaved stereo floats, little-endian, at its rate.
+     *
+     * @param from first frame
+     * @param to   the frame after the last; null for the song's end
+     * @param rows ids of the rows to hear alone; null for those that are soloed, or else all
+     */
+    @GetMapping(path = "/api/sessions/{id}/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<StreamingResponseBody> sound(@PathVariable String id, @RequestParam long from,
+            @RequestParam(required = false) @Nullable Long to, @RequestParam(required = false) @Nullable Set<String> rows) {
+        Session session = sessions.get(id).session();
+        long end = to == null ? session.frames() : Math.min(to, session.frames());
+        if (from < 0 || from >= end) {
+            throw Refused.unusable("There is nothing to hear from there on.").with("field", "from");
+        }
+        Session heard = Alone.of(session, rows == null ? Set.of() : rows);
+        if (!places.tryAcquire()) {
+            throw Refused.conflict("Too many listen at once; stop one of them first.");
+        }
+        StreamingResponseBody body = out -> {
+            try {
+                new ListenStream(heard, new FrameRange(from, end), store, dataFolder.newWorkFolder()).to(out);
+            } finally {
+                places.release();
+            }
+        };
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(body);
+    }
+}

@@ -1,0 +1,40 @@
+<script lang="ts">
+  import { Dropdown, DropdownItem } from 'flowbite-svelte';
+  import { addFiles } from './addFiles';
+  import type { HandoffStore } from '../lib/state/handoff.svelte';
+  import type { Editing } from './editing.svelte';
+
+  /** What can be added to a session. Buses and returns take in the rows that are chosen. */
+  let { editing, handoff }: { editing: Editing; handoff: HandoffStore } = $props();
+  let open = $state(false);
+  let input: HTMLInputElement;
+  const many = $derived(editing.chosen.filter((row) => row.type !== 'mix').length);
+
+  async function add(kind: Parameters<Editing['addRow']>[0]) {
+    open = false;
+    await editing.addRow(kind);
+    await handoff.load();
+  }
+
+  async function files(list: FileList | null) {
+    open = false;
+    if (list?.length) await addFiles(editing, handoff, [...list]);
+    input.value = '';
+  }
+</script>
+
+<button class="plain small" id="add">+ Add</button>
+<Dropdown simple bind:isOpen={open} triggeredBy="#add" class="w-60 bg-(--sheet) dark:bg-(--sheet) border border-(--rule)">
+  <DropdownItem class="w-full text-left" onclick={() => input.click()}>Recordings or files…</DropdownItem>
+  <DropdownItem class="w-full text-left" onclick={() => add('bus')}>Bus{many ? ` for ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
+  <DropdownItem class="w-full text-left" onclick={() => add('return')}>Return{many ? ` fed by ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
+  <DropdownItem class="w-full text-left" onclick={() => add('audio')}>Empty audio row</DropdownItem>
+  <DropdownItem class="w-full text-left" onclick={() => add('instrument')}>Instrument row</DropdownItem>
+  <DropdownItem class="w-full text-left" href="/api/sessions/{editing.store.id}/file" onclick={() => (open = false)}>Save session to a file</DropdownItem>
+</Dropdown>
+<input bind:this={input} class="hidden" type="file" multiple aria-label="Files to add" onchange={(e) => files(e.currentTarget.files)} />
+
+<style>
+  .small { padding: 4px 9px; font-size: 12px; }
+  .hidden { display: none; }
+</style>
