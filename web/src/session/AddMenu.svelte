@@ -16,16 +16,23 @@
     await handoff.load();
   }
 
-  async function files(list: FileList | null) {
+  let as: 'rows' | 'take' = 'rows';
+  function choose(kind: 'rows' | 'take') {
     open = false;
-    if (list?.length) await addFiles(editing, handoff, [...list]);
+    as = kind;
+    input.click();
+  }
+
+  async function files(list: FileList | null) {
+    if (list?.length) await addFiles(editing, handoff, [...list], as);
     input.value = '';
   }
 </script>
 
 <button class="plain small" id="add">+ Add</button>
 <Dropdown simple bind:isOpen={open} triggeredBy="#add" class="w-60 bg-(--sheet) dark:bg-(--sheet) border border-(--rule)">
-  <DropdownItem class="w-full text-left" onclick={() => input.click()}>Recordings or files…</DropdownItem>
+  <DropdownItem class="w-full text-left" onclick={() => choose('rows')}>Recordings or files…</DropdownItem>
+  {#if editing.single?.type === 'audio'}<DropdownItem class="w-full text-left" onclick={() => choose('take')}>New take of “{editing.single.name}”…</DropdownItem>{/if}
   <DropdownItem class="w-full text-left" onclick={() => add('bus')}>Bus{many ? ` for ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
   <DropdownItem class="w-full text-left" onclick={() => add('return')}>Return{many ? ` fed by ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
   <DropdownItem class="w-full text-left" onclick={() => add('audio')}>Empty audio row</DropdownItem>

@@ -9,10 +9,13 @@
   import { steps } from '../lib/chrome/steps';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
+  import { fromDrop } from '../sessions/dropped';
+  import { addFiles } from './addFiles';
   import { Editing } from './editing.svelte';
   import ClipPanel from './panel/ClipPanel.svelte';
   import ManyRows from './panel/ManyRows.svelte';
   import TempoPanel from './panel/TempoPanel.svelte';
+  import OffersPanel from './OffersPanel.svelte';
   import RowPanel from './RowPanel.svelte';
   import SessionBar from './SessionBar.svelte';
   import SongPanel from './SongPanel.svelte';
@@ -31,6 +34,7 @@
   let playing = $state<number>();
   let timeline = $state<Timeline>();
   let bar = $state<SessionBar>();
+  let over = $state(false);
 
   const session = $derived(store.session);
   const row = $derived(session && editing.single);
@@ -58,6 +62,14 @@
     Escape: () => { editing.rows = []; editing.clips = []; loop = undefined; },
   };
 
+  async function ondrop(event: DragEvent) {
+    over = false;
+    if (!event.dataTransfer?.types.includes('Files')) return;
+    event.preventDefault();
+    const files = await fromDrop(event.dataTransfer);
+    if (files.length) await addFiles(editing, handoff, files);
+  }
+
   function onkeydown(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
     if (target.closest('input, select, textarea')) return;
@@ -84,7 +96,8 @@
   {:else if !session}
     <Loading words="Opening the session…" />
   {:else}
-    <div class="main">
+    <!-- svelte-ignore a11y_no_static_element_interactions -->
+    <div class="main" class:over ondragover={(e) => { if (e.dataTransfer?.types.includes('Files')) { e.preventDefault(); over = true; } }} ondragleave={() => (over = false)} {ondrop}>
       <SessionBar bind:this={bar} {editing} {handoff} {zoom} {fit} {pointed} bind:loop bind:playing onzoom={(to) => timeline?.zoomTo(to)} />
       <Timeline bind:this={timeline} {editing} bind:zoom bind:fit bind:pointed bind:loop {playing} onlocate={() => bar?.locate()} />
     </div>
@@ -92,6 +105,7 @@
       {#if editing.clips.length}<ClipPanel {editing} />{/if}
       {#if editing.rows.length > 1}<ManyRows {editing} /><hr />
       {:else if row}{#key row.id}<RowPanel {editing} {row} />{/key}<hr />{/if}
+      {#if !row && editing.rows.length < 2}<OffersPanel {editing} />{/if}
       <SongPanel {store} />
       <hr />
       <TempoPanel {editing} />
@@ -103,5 +117,6 @@
 
 <style>
   hr { border: 0; border-top: 1px solid var(--rule); margin: 18px -16px 14px; }
+  .over { outline: 3px dashed var(--teal); outline-offset: -6px; }
   .hint { color: var(--ink2); margin-top: 18px; }
 </style>

@@ -14,11 +14,11 @@ export async function addFiles(editing: Editing, handoff: HandoffStore, files: F
     const response = await fetch(`/api/sessions/${editing.store.id}/files?${query}`, { method: 'POST', body: form });
     const body: unknown = await response.json();
     if (!response.ok) throw new Refusal(toProblem(response.status, body));
-    const added = body as { revision: number; words: string[]; refused: { file: string; reason: string }[] };
+    const added = body as { revision: number; words: string[]; refused: { file: string; reason: string }[]; remarks: { file: string; reason: string }[] };
     await editing.store.load();
     await handoff.load();
     added.words.forEach((words) => toasts.say(words));
-    added.refused.forEach(({ file, reason }) => toasts.say(`“${file}”: ${reason}`, 'wrong'));
+    [...added.refused, ...added.remarks].forEach(({ file, reason }) => toasts.say(`“${file}”: ${reason}`, 'wrong'));
     if (!added.words.length && !added.refused.length) toasts.say(`${count(files.length, 'file')} brought in.`);
   } catch (thrown) {
     toasts.wrong(thrown);

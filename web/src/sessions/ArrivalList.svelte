@@ -11,7 +11,7 @@
       case 'arriving': return `${count(arrivals.files.length, 'file')} arriving, ${bytes(arrivals.total)}`;
       case 'reading': return `All here. Reading ${count(arrivals.files.length, 'file')}…`;
       case 'failed': return arrivals.failure ?? '';
-      case 'done': return `${count(arrivals.imported!.brought.length, 'recording')} came in${refused ? `, ${refused} did not` : ''}`;
+      case 'done': return `${count(arrivals.imported!.brought.length, 'recording')} came in${refused ? `, ${refused} did not` : ''}${arrivals.imported!.offers ? `; ${count(arrivals.imported!.offers, 'offer')} to make one row of several` : ''}`;
     }
   });
 </script>
@@ -41,6 +41,12 @@
         {/if}
       </li>
     {/each}
+    {#each arrivals.imported?.remarks ?? [] as remark, i (i)}
+      <li><span class="name mono">{remark.file}</span><span class="remark">{remark.reason}</span><span class="badge ochre">noted</span></li>
+    {/each}
+    {#each arrivals.imported?.missing ?? [] as name (name)}
+      <li><span class="name mono">{name}</span><span class="remark">Named by a list and not here. Drop it on the open session, and it takes its place.</span><span class="badge ochre">missing</span></li>
+    {/each}
     {#each arrivals.fromZips as refusal, i (i)}
       <li class="refused"><span class="name mono">{refusal.file}</span><span class="reason">{refusal.reason}</span><span class="badge rust">refused</span></li>
     {/each}
@@ -56,6 +62,7 @@
   li { display: flex; gap: 12px; align-items: center; padding: 5px 0; border-top: 1px solid var(--rule2); }
   .name { flex: 0 1 300px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   .reason { flex: 1; color: var(--rust-ink); }
+  .remark { flex: 1; color: var(--ink2); }
   .bar { flex: 1; height: 5px; background: var(--rule2); border-radius: 3px; overflow: hidden; }
   .bar span { display: block; height: 100%; background: var(--teal); }
   .size { width: 62px; text-align: right; }

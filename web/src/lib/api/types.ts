@@ -46,3 +46,4 @@ export type Take = Schemas['Take'];
 export type Send = Schemas['Send'];
 export type Marker = Schemas['Marker'];
 export type Instrument = Schemas['InstrumentEntry'];
+export type Offer = Schemas['Offer'];

@@ -3,6 +3,7 @@ package apodex.intake;
 import apodex.audio.Digests;
 import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
+import apodex.audio.SoundFacts;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
 import apodex.check.Sounds;
@@ -57,6 +58,7 @@ public final class RecordingStore implements Sounds {
      */
     public Recording bring(Path file, String fileName) throws IOException {
         SoundInfo info = SoundFile.examine(file);
+        String title = SoundFacts.read(file).title();
         String sha256 = Digests.sha256(file);
         Path home = home(sha256);
         if (Files.exists(home)) {
@@ -64,7 +66,7 @@ public final class RecordingStore implements Sounds {
         } else {
             prepare(file, info, home);
         }
-        return recording(sha256, fileName, info);
+        return recording(sha256, fileName, info, title);
     }
 
     private void prepare(Path file, SoundInfo info, Path home) throws IOException {
@@ -94,11 +96,11 @@ public final class RecordingStore implements Sounds {
         }
     }
 
-    private static Recording recording(String sha256, String fileName, SoundInfo info) {
+    private static Recording recording(String sha256, String fileName, SoundInfo info, String title) {
         Long timeReference = info.broadcast() == null ? null : info.broadcast().timeReference();
         String originated = info.broadcast() == null ? null : dateOrNull(info.broadcast().originationDate());
         return new Recording(sha256, fileName, info.rate(), info.channels(), info.sample(), info.frames(),
-                timeReference, originated);
+                timeReference, originated, title.isEmpty() ? null : title.substring(0, Math.min(title.length(), 200)));
     }
 
     /** Writers of the chunk separate the date's parts in several ways (EBU Tech 3285, section 2.3). */

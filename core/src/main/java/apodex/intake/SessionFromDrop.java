@@ -1,38 +1,36 @@
 package apodex.intake;
 
 import apodex.audio.Limits;
-import apodex.audio.SoundFile;
-import apodex.audio.SoundFileException;
-import apodex.audio.SoundInfo;
+import apodex.notes.MidiSong;
+import apodex.session.About;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.Marker;
 import apodex.session.MixRow;
+import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 
 /**
- * Lays a session out from dropped recordings: one row each (one for every channel pair of wider files), placed by
- * the time reference in the file where there is one, at the start otherwise. The earliest time reference becomes the
- * session's start. The most common sample rate becomes the session's; of equally common ones, the higher. Recordings of
- * another rate stay as they came, and are resampled whenever the session sounds.
+ * Lays a session out from what was dropped. A session document is the session; timelines and clip lists give rows with
+ * their media found among the drop; notes give instrument rows, tempo and markers; every other recording becomes a row (one
+ * for every channel pair of wider files), placed by the time reference in the file where there is one, at the start
+ * otherwise. The earliest time reference becomes the session's start. Recordings of another rate than the most common stay
+ * as they came, and are resampled whenever the session sounds.
  */
 public final class SessionFromDrop {
     private final RecordingStore store;
     private final List<Brought> brought = new ArrayList<>();
-    private final List<Refusal> refused = new ArrayList<>();
 
     /**
      * A file that became one row or more.
@@ -46,106 +44,114 @@ public final class SessionFromDrop {
      * What came of a drop.
      *
      * @param session empty when no file could be used
+     * @param remarks what was left out or changed of files that came in
+     * @param missing names of recordings that were named and are not there
      */
-    public record Result(Optional<Session> session, List<Brought> brought, List<Refusal> refused) {}
+    public record Result(Optional<Session> session, List<Brought> brought, List<Refusal> refused, List<Refusal> remarks,
+            List<String> missing) {}
 
     public SessionFromDrop(RecordingStore store) {
         this.store = store;
     }
 
     /**
-     * Brings the files in, several at once, and lays them out in the order they came.
+     * Brings the files in and lays them out in the order they came.
      *
+     * @param title of the song, unless a session document names it
      * @param today used where no recording says when it was made
      */
     public Result make(Drop drop, String title, LocalDate today) throws IOException {
-        refused.addAll(drop.refused());
-        Map<DroppedFile, SoundInfo> sounds = examine(drop.files());
-        SampleRate rate = mostCommonRate(sounds.values());
-        refuseBeyondRowLimit(sounds);
-        List<Outcome> outcomes = new ArrayList<>(sounds.entrySet()).parallelStream()
-                .map(sound -> bring(sound.getKey(), sound.getValue())).toList();
-        outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(refused::add);
-        List<Recording> recordings = outcomes.stream().map(Outcome::recording).filter(Objects::nonNull).toList();
-        if (recordings.isEmpty()) {
-            return new Result(Optional.empty(), brought, refused);
+        Sorted sorted = Sorted.of(drop, store);
+        if (sorted.isEmpty()) {
+            return new Result(Optional.empty(), brought, sorted.refused, sorted.remarks, List.of());
         }
-        return new Result(Optional.of(layOut(recordings, rate, title, today)), brought, refused);
+        Session session = sorted.documents.isEmpty() ? layOut(sorted, title, today) : ofDocument(sorted);
+        List<String> missing = session.recordings().stream().filter(each -> !store.has(each.sha256())).map(Recording::fileName).toList();
+        return new Result(Optional.of(session), brought, sorted.refused, sorted.remarks, missing);
     }
 
-    private Map<DroppedFile, SoundInfo> examine(List<DroppedFile> files) throws IOException {
-        Map<DroppedFile, SoundInfo> sounds = new LinkedHashMap<>();
-        for (DroppedFile file : files) {
-            try {
-                sounds.put(file, SoundFile.examine(file.content()));
-            } catch (SoundFileException e) {
-                refused.add(new Refusal(file.name(), e.getMessage()));
-            }
-        }
-        return sounds;
-    }
-
-    private static SampleRate mostCommonRate(Iterable<SoundInfo> sounds) {
-        Map<SampleRate, Integer> counts = new LinkedHashMap<>();
-        sounds.forEach(sound -> counts.merge(sound.rate(), 1, Integer::sum));
-        return counts.entrySet().stream()
-                .max(Map.Entry.<SampleRate, Integer>comparingByValue()
-                        .thenComparing(entry -> entry.getKey().hertz()))
-                .map(Map.Entry::getKey).orElse(null);
-    }
-
-    private void refuseBeyondRowLimit(Map<DroppedFile, SoundInfo> sounds) {
-        int rows = 0;
-        for (Map.Entry<DroppedFile, SoundInfo> sound : List.copyOf(sounds.entrySet())) {
-            int more = (sound.getValue().channels() + 1) / 2;
-            if (rows + more > Limits.ROWS) {
-                sounds.remove(sound.getKey());
-                refused.add(new Refusal(sound.getKey().name(),
-                        "With it the session would have more than " + Limits.ROWS + " rows."));
+    /** The document's session, with rows for recordings it does not know. */
+    private Session ofDocument(Sorted sorted) {
+        Session session = sorted.documents.get(0).session();
+        sorted.documents.stream().skip(1).forEach(other ->
+                sorted.remark(SessionFile.DOCUMENT, "A second session came in the same drop; drop “" + other.session().song().title() + "” by itself."));
+        List<Row> rows = new ArrayList<>(session.rows());
+        List<Recording> recordings = new ArrayList<>(session.recordings());
+        for (Sorted.Sound sound : sorted.sounds) {
+            Optional<Recording> known = recordings.stream().filter(each -> each.sha256().equals(sound.recording().sha256())).findFirst();
+            if (known.isPresent()) {
+                String row = session.audioRows().stream().filter(each -> each.takes().stream().flatMap(take -> take.clips().stream())
+                        .anyMatch(clip -> clip.recording().equals(known.get().sha256()))).map(Row::id).findFirst().orElse("");
+                brought.add(new Brought(sound.recording().fileName(), row));
             } else {
-                rows += more;
+                recordings.add(sound.recording());
+                List<Row> more = new ArrayList<>(rows.subList(0, rows.size() - 1));
+                String first = addRows(sound, 0, session.rate(), more);
+                more.add(rows.get(rows.size() - 1));
+                rows = more;
+                brought.add(new Brought(sound.recording().fileName(), first));
             }
         }
+        return session.withRecordings(recordings).withRows(rows);
     }
 
-    /** What became of one file: one of the two is null. */
-    private record Outcome(Recording recording, Refusal refusal) {}
-
-    private Outcome bring(DroppedFile file, SoundInfo info) {
-        if (info.rate().seconds(info.frames()) > Limits.SESSION_SECONDS) {
-            return refuse(file, "It is longer than a day.");
+    private Session layOut(Sorted sorted, String title, LocalDate today) {
+        SampleRate rate = sorted.rate();
+        Song song = Song.titled(title);
+        for (MidiSong midi : sorted.songs) {
+            song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
         }
-        try {
-            return new Outcome(store.bring(file.content(), file.name()), null);
-        } catch (SoundFileException e) {
-            return refuse(file, e.getMessage());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static Outcome refuse(DroppedFile file, String reason) {
-        return new Outcome(null, new Refusal(file.name(), reason));
-    }
-
-    private Session layOut(List<Recording> recordings, SampleRate rate, String title, LocalDate today) {
-        long start = recordings.stream().map(recording -> reference(recording, rate)).filter(Objects::nonNull)
-                .min(Comparator.naturalOrder()).orElse(0L);
+        Media media = new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        List<String> troubles = new ArrayList<>();
+        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
         List<Row> rows = new ArrayList<>();
-        for (Recording recording : recordings) {
-            Long reference = reference(recording, rate);
-            long position = reference == null ? 0 : reference - start;
-            brought.add(new Brought(recording.fileName(), addRows(recording, position, rate, rows)));
+        sorted.timelines.stream().flatMap(timeline -> timeline.rows().stream()).forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        troubles.forEach(trouble -> sorted.remark("Clips", trouble));
+        List<Marker> markers = new ArrayList<>();
+        long start = addSounds(sorted, media, rate, rows, markers);
+        for (MidiSong midi : sorted.songs) {
+            midi.players().forEach(player -> rows.add(NoteRows.row(player, nextId(rows))));
+            markers.addAll(NoteRows.markers(midi, song.timeline(), rate));
+        }
+        for (OtioReader.Timeline timeline : sorted.timelines) {
+            timeline.markers().forEach(mark -> markers.add(new Marker(mark.place().frame(rate, null), NoteRows.safe(mark.name()))));
         }
         rows.add(MixRow.DEFAULT);
+        List<Recording> recordings = new ArrayList<>(sorted.sounds.stream().map(Sorted.Sound::recording).distinct().toList());
+        recordings.addAll(media.missing());
         String originated = recordings.stream().map(Recording::originated).filter(Objects::nonNull)
                 .min(Comparator.naturalOrder()).orElse(today.toString());
-        return new Session(Song.titled(title), rate, start, originated,
-                recordings.stream().distinct().toList(), rows);
+        return new Session(song, rate, start, originated, PanLaw.MINUS_3, markers, recordings, rows);
+    }
+
+    /** Rows for recordings that no list uses. @return the session's start, counted from midnight */
+    private long addSounds(Sorted sorted, Media media, SampleRate rate, List<Row> rows, List<Marker> markers) {
+        List<Sorted.Sound> loose = sorted.sounds.stream().filter(sound -> !media.isUsed(sound.recording())).toList();
+        long start = loose.stream().map(sound -> reference(sound.recording(), rate)).filter(Objects::nonNull).min(Comparator.naturalOrder()).orElse(0L);
+        for (Sorted.Sound sound : sorted.sounds) {
+            Recording recording = sound.recording();
+            if (media.isUsed(recording)) {
+                String row = rows.stream().filter(each -> ((AudioRow) each).takes().stream().flatMap(take -> take.clips().stream())
+                        .anyMatch(clip -> clip.recording().equals(recording.sha256()))).map(Row::id).findFirst().orElse("");
+                brought.add(new Brought(recording.fileName(), row));
+                continue;
+            }
+            Long reference = reference(recording, rate);
+            long position = reference == null ? 0 : reference - start;
+            brought.add(new Brought(recording.fileName(), addRows(sound, position, rate, rows)));
+            sound.facts().markers().forEach(mark -> markers.add(new Marker(
+                    position + Math.round((double) mark.frame() * rate.hertz() / recording.rate().hertz()), NoteRows.safe(mark.name()))));
+        }
+        return start;
+    }
+
+    private static String nextId(List<Row> rows) {
+        return "r" + (rows.size() + 1);
     }
 
     /** Its time reference in frames of the session, where it has one that can be used. */
-    private static Long reference(Recording recording, SampleRate rate) {
+    static Long reference(Recording recording, SampleRate rate) {
         Long own = usableReference(recording);
         return own == null ? null : Math.round((double) own * rate.hertz() / recording.rate().hertz());
     }
@@ -157,16 +163,27 @@ public final class SessionFromDrop {
                 && reference < Limits.SESSION_SECONDS * recording.rate().hertz() ? reference : null;
     }
 
-    private static String addRows(Recording recording, long position, SampleRate rate, List<Row> rows) {
-        String first = "r" + (rows.size() + 1);
+    /** One row for every pair of channels, named as the file names them. @return the first row's id */
+    static String addRows(Sorted.Sound sound, long position, SampleRate rate, List<Row> rows) {
+        Recording recording = sound.recording();
+        String first = null;
         String stem = Drop.stem(recording.fileName());
         for (int channel = 0; channel < recording.channels(); channel += 2) {
             int width = Math.min(2, recording.channels() - channel);
-            String name = recording.channels() <= 2 ? stem
+            String told = sound.facts().tracks().get(channel + 1);
+            String name = recording.channels() <= 2 ? stem : told != null ? NoteRows.safe(told)
                     : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
             Clip clip = new Clip(recording.sha256(), channel, width, position, 0, recording.framesAt(rate), 0, 0, 0);
-            rows.add(new AudioRow("r" + (rows.size() + 1), name, List.of(clip)));
+            String id = freeId(rows);
+            first = first == null ? id : first;
+            AudioRow row = new AudioRow(id, name, List.of(clip));
+            rows.add(sound.facts().note().isEmpty() ? row : row.withAbout(About.NOTHING.withNote(sound.facts().note())));
         }
         return first;
+    }
+
+    private static String freeId(List<Row> rows) {
+        int highest = rows.stream().map(Row::id).filter(id -> id.matches("r[0-9]{1,8}")).mapToInt(id -> Integer.parseInt(id.substring(1))).max().orElse(0);
+        return "r" + (highest + 1);
     }
 }

@@ -19,7 +19,7 @@ import java.util.List;
  * @param fadeOut       at its end
  * @param inserts       effects on this clip alone
  * @param muted         it is there, but not heard at any station
- * @param inverted      its polarity is reversed
+ * @param inverted      its polarity is reversed; no, when it is not said
  */
 public record Clip(
         String recording,
@@ -33,8 +33,9 @@ public record Clip(
         Fade fadeOut,
         List<Insert> inserts,
         boolean muted,
-        boolean inverted) {
+        Boolean inverted) {
     public Clip {
+        inverted = inverted != null && inverted; // documents from before clips could be turned over do not say
         fadeIn = fadeIn == null ? Fade.NONE : fadeIn;
         fadeOut = fadeOut == null ? Fade.NONE : fadeOut;
         inserts = inserts == null ? List.of() : List.copyOf(inserts);

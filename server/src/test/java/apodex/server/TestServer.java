@@ -120,6 +120,11 @@ public final class TestServer implements AutoCloseable {
 
         /** Drops files, each under its name, with an optional session name. */
         public Answer bringIn(String sessionName, Map<String, byte[]> files) throws Exception {
+            return upload("/api/sessions/import", sessionName, files);
+        }
+
+        /** Drops files on some address. */
+        public Answer upload(String path, String sessionName, Map<String, byte[]> files) throws Exception {
             String boundary = "----apodex-test";
             ByteArrayOutputStream body = new ByteArrayOutputStream();
             if (sessionName != null) {
@@ -133,7 +138,7 @@ public final class TestServer implements AutoCloseable {
                 body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
             }
             body.writeBytes(("--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
-            return send(HttpRequest.newBuilder(uri("/api/sessions/import"))
+            return send(HttpRequest.newBuilder(uri(path))
                     .header("Content-Type", "multipart/form-data; boundary=" + boundary)
                     .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
         }

@@ -47,11 +47,26 @@ public class Sessions {
         return state(first);
     }
 
-    /** @throws Refused (409) with the current state, when {@code revision} is not the newest */
+    /**
+     * Makes an edit.
+     *
+     * @throws Refused (409) with the current state, when {@code revision} is not the newest
+     */
     @Transactional
     public SessionState edit(String id, int revision, SessionEdit edit) {
         Revision head = newest(id, revision);
         return append(head, head.after(edit));
+    }
+
+    /** Makes an edit that brings recordings with it. */
+    @Transactional
+    SessionState bringIn(String id, int revision, SessionEdit edit) {
+        SessionState state = edit(id, revision, edit);
+        state.session().recordings().forEach(recording -> {
+            mapper.insertRecording(recording);
+            mapper.insertUse(id, recording);
+        });
+        return state;
     }
 
     @Transactional

@@ -2,6 +2,7 @@ package apodex.server.sessions;
 
 import apodex.intake.Drop;
 import apodex.intake.Folders;
+import apodex.intake.Offers;
 import apodex.intake.RecordingStore;
 import apodex.intake.Refusal;
 import apodex.intake.SessionFromDrop;
@@ -46,7 +47,13 @@ class SessionsController {
         this.dataFolder = dataFolder;
     }
 
-    record Imported(String id, int revision, List<Brought> brought, List<Refusal> refused) {}
+    /**
+     * @param remarks what was left out or changed of files that came in
+     * @param missing recordings that were named and are not here; they can be dropped on the session later
+     * @param offers  how many rows look like parts of one
+     */
+    record Imported(String id, int revision, List<Brought> brought, List<Refusal> refused, List<Refusal> remarks,
+            List<String> missing, int offers) {}
 
     /** @param revision the session's revision the edit was made against */
     record EditRequest(int revision, SessionEdit edit) {}
@@ -88,7 +95,8 @@ class SessionsController {
         SessionFromDrop.Result result = new SessionFromDrop(store).make(drop, used, today);
         Session session = result.session().orElseThrow(() -> nothingUsable(result.refused()));
         SessionState state = sessions.create(session, "Bring in " + result.brought().size() + " recordings");
-        return new Imported(state.id(), state.revision(), result.brought(), result.refused());
+        return new Imported(state.id(), state.revision(), result.brought(), result.refused(), result.remarks(), result.missing(),
+                Offers.of(session).size());
     }
 
     private static Refused nothingUsable(List<Refusal> refused) {

@@ -1,0 +1,86 @@
+package apodex.intake;
+
+import apodex.time.SampleRate;
+import apodex.time.TempoMap;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A place in time or a length, as a list from elsewhere gives it.
+ *
+ * @param value how many
+ * @param unit  of what
+ * @param rate  of {@link Unit#TICKS}: how many make a second; otherwise unused
+ */
+record Place(double value, Unit unit, double rate) {
+    enum Unit { SAMPLES, SECONDS, BARS, TICKS }
+
+    private static final Pattern CLOCK = Pattern.compile("(?:(\\d+):)?(\\d+):(\\d+(?:\\.\\d+)?)");
+    private static final Pattern BAR = Pattern.compile("bar\\s*(\\d+)(?:\\s*(?:beat|[.|])\\s*(\\d+(?:\\.\\d+)?))?|(\\d+)\\s*[|]\\s*(\\d+(?:\\.\\d+)?)");
+    private static final Pattern NUMBER = Pattern.compile("(-?\\d+(?:\\.\\d+)?|-?\\.\\d+)\\s*(s|sec|seconds?|ms|samples?|smp|bars?)?");
+
+    static Place ticks(double value, double rate) {
+        return new Place(value, Unit.TICKS, rate);
+    }
+
+    static Place samples(double value) {
+        return new Place(value, Unit.SAMPLES, 0);
+    }
+
+    /**
+     * Reads what people write: {@code 48000}, {@code 1.5 s}, {@code 0:12.250}, {@code bar 5 beat 2}, {@code 5|2}.
+     *
+     * @param unit what a number without a unit counts
+     * @throws IllegalArgumentException when it is none of these
+     */
+    static Place parse(String written, Unit unit) {
+        String text = written.strip().toLowerCase(Locale.ROOT);
+        Matcher clock = CLOCK.matcher(text);
+        if (clock.matches()) {
+            double hours = clock.group(1) == null ? 0 : Double.parseDouble(clock.group(1));
+            return new Place(hours * 3_600 + Double.parseDouble(clock.group(2)) * 60 + Double.parseDouble(clock.group(3)), Unit.SECONDS, 0);
+        }
+        Matcher bar = BAR.matcher(text);
+        if (bar.matches()) {
+            String number = bar.group(1) == null ? bar.group(3) : bar.group(1);
+            String beat = bar.group(1) == null ? bar.group(4) : bar.group(2);
+            // the beat stands behind the point as a share that frames() takes apart again
+            return new Place(Double.parseDouble(number), Unit.BARS, beat == null ? 1 : Double.parseDouble(beat));
+        }
+        Matcher number = NUMBER.matcher(text);
+        if (!number.matches()) {
+            throw new IllegalArgumentException("“" + written.strip() + "” is no place in time.");
+        }
+        double value = Double.parseDouble(number.group(1));
+        String named = number.group(2) == null ? "" : number.group(2);
+        if (named.equals("ms")) {
+            return new Place(value / 1_000, Unit.SECONDS, 0);
+        }
+        Unit own = named.isEmpty() ? unit : named.startsWith("s") && !named.startsWith("sa") && !named.equals("smp") ? Unit.SECONDS
+                : named.startsWith("bar") ? Unit.BARS : Unit.SAMPLES;
+        return new Place(value, own, 1);
+    }
+
+    /** As a place: bars count from 1, and may have a beat. */
+    long frame(SampleRate session, TempoMap tempo) {
+        if (unit != Unit.BARS) {
+            return span(session, tempo);
+        }
+        int bar = (int) Math.max(1, Math.floor(value));
+        double start = tempo.quarterOfBar(bar);
+        double perBar = tempo.quarterOfBar(bar + 1) - start;
+        double into = (value - bar) * perBar + (rate - 1) * 4.0 / tempo.meterOf(bar).unit();
+        return tempo.frameOf(start + into, session);
+    }
+
+    /** As a length: bars of the first meter and tempo. */
+    long span(SampleRate session, TempoMap tempo) {
+        return switch (unit) {
+            case SAMPLES -> Math.round(value);
+            case SECONDS -> Math.round(value * session.hertz());
+            case TICKS -> Math.round(value * session.hertz() / rate);
+            case BARS -> Math.round(value * (tempo.quarterOfBar(2) - tempo.quarterOfBar(1)) * 60 / tempo.tempoAt(0) * session.hertz());
+        };
+    }
+}

@@ -1,0 +1,141 @@
+package apodex.intake;
+
+import apodex.audio.Limits;
+import apodex.audio.SoundFacts;
+import apodex.audio.SoundFile;
+import apodex.audio.SoundFileException;
+import apodex.audio.SoundInfo;
+import apodex.notes.MidiReader;
+import apodex.notes.MidiSong;
+import apodex.session.Recording;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/** A drop sorted by what its files are, by looking into them: sounds, notes, timelines, clip lists, session documents. */
+final class Sorted {
+    final List<Sound> sounds = new ArrayList<>();
+    final List<MidiSong> songs = new ArrayList<>();
+    final List<OtioReader.Timeline> timelines = new ArrayList<>();
+    final List<LaidRow> lists = new ArrayList<>();
+    final List<SessionFile.Document> documents = new ArrayList<>();
+    final List<Refusal> refused = new ArrayList<>();
+    /** What was left out or changed of files that came in. */
+    final List<Refusal> remarks = new ArrayList<>();
+
+    /** A recording that is in the store, with what its file said of itself. */
+    record Sound(Recording recording, SoundFacts facts) {}
+
+    private Sorted() {}
+
+    /** Sorts a drop, and takes its sounds into the store, several at once. */
+    static Sorted of(Drop drop, RecordingStore store) throws IOException {
+        Sorted sorted = new Sorted();
+        sorted.refused.addAll(drop.refused());
+        Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
+        for (DroppedFile file : drop.files()) {
+            if (!sorted.takeDocument(file)) {
+                try {
+                    found.put(file, SoundFile.examine(file.content()));
+                } catch (SoundFileException e) {
+                    sorted.refuse(file.name(), e.getMessage());
+                }
+            }
+        }
+        sorted.refuseBeyondRowLimit(found);
+        List<Outcome> outcomes = new ArrayList<>(found.entrySet()).parallelStream()
+                .map(sound -> bring(store, sound.getKey(), sound.getValue())).toList();
+        outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(sorted.refused::add);
+        outcomes.stream().map(Outcome::sound).filter(Objects::nonNull).forEach(sorted.sounds::add);
+        return sorted;
+    }
+
+    boolean isEmpty() {
+        return sounds.isEmpty() && songs.isEmpty() && timelines.isEmpty() && lists.isEmpty() && documents.isEmpty();
+    }
+
+    void remark(String file, String what) {
+        remarks.add(new Refusal(file, what));
+    }
+
+    void refuse(String file, String reason) {
+        refused.add(new Refusal(file, reason));
+    }
+
+    /** Reads a file that is no sound; false when it may be one. */
+    private boolean takeDocument(DroppedFile file) throws IOException {
+        List<String> troubles = new ArrayList<>();
+        byte[] start;
+        try (var in = Files.newInputStream(file.content())) {
+            start = in.readNBytes(4);
+        }
+        try {
+            if (MidiReader.isMidi(start)) {
+                MidiSong song = MidiReader.read(file.content());
+                troubles.addAll(song.troubles());
+                songs.add(song);
+            } else if (SessionFile.isDocument(file.content())) {
+                documents.add(SessionFile.read(file.content()));
+            } else if (OtioReader.isOtio(file.content())) {
+                timelines.add(OtioReader.read(file.content(), troubles));
+            } else if (looksLikeText(start) && ClipList.isClipList(file.content())) {
+                lists.addAll(ClipList.read(file.content(), troubles));
+            } else {
+                return false;
+            }
+        } catch (IOException e) {
+            refuse(file.name(), e.getMessage());
+        }
+        troubles.forEach(trouble -> remark(file.name(), trouble));
+        return true;
+    }
+
+    private static boolean looksLikeText(byte[] start) {
+        return start.length > 0 && !(start.length == 4 && (start[0] == 'R' || start[0] == 'F' || start[0] == 'f' || start[0] == 'B')
+                && Character.isLetter(start[1]) && Character.isUpperCase(start[3] & 0xFF) && Character.isUpperCase(start[2] & 0xFF));
+    }
+
+    private void refuseBeyondRowLimit(Map<DroppedFile, SoundInfo> found) {
+        int rows = 0;
+        for (Map.Entry<DroppedFile, SoundInfo> sound : List.copyOf(found.entrySet())) {
+            int more = (sound.getValue().channels() + 1) / 2;
+            if (rows + more > Limits.ROWS) {
+                found.remove(sound.getKey());
+                refuse(sound.getKey().name(), "With it the session would have more than " + Limits.ROWS + " rows.");
+            } else {
+                rows += more;
+            }
+        }
+    }
+
+    /** What became of one file: one of the two is null. */
+    private record Outcome(Sound sound, Refusal refusal) {}
+
+    private static Outcome bring(RecordingStore store, DroppedFile file, SoundInfo info) {
+        if (info.rate().seconds(info.frames()) > Limits.SESSION_SECONDS) {
+            return new Outcome(null, new Refusal(file.name(), "It is longer than a day."));
+        }
+        try {
+            SoundFacts facts = SoundFacts.read(file.content());
+            return new Outcome(new Sound(store.bring(file.content(), file.name()), facts), null);
+        } catch (SoundFileException e) {
+            return new Outcome(null, new Refusal(file.name(), e.getMessage()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The most common rate of the sounds, of equally common ones the higher; 48 kHz when there is none. */
+    SampleRate rate() {
+        Map<SampleRate, Integer> counts = new LinkedHashMap<>();
+        sounds.forEach(sound -> counts.merge(sound.recording().rate(), 1, Integer::sum));
+        return counts.entrySet().stream().max(Map.Entry.<SampleRate, Integer>comparingByValue()
+                .thenComparing(entry -> entry.getKey().hertz())).map(Map.Entry::getKey).orElse(new SampleRate(48_000));
+    }
+}

@@ -1,0 +1,170 @@
+package apodex.notes;
+
+import apodex.instrument.Note;
+import java.nio.BufferUnderflowException;
+import java.nio.ByteBuffer;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** The events of one track of a Standard MIDI File. */
+final class MidiTrack {
+    private static final int META = 0xFF;
+    private static final int TRACK_NAME = 0x03;
+    private static final int MARKER = 0x06;
+    private static final int CUE = 0x07;
+    private static final int END = 0x2F;
+    private static final int TEMPO = 0x51;
+    private static final int METER = 0x58;
+
+    private final MidiReader song;
+    private final ByteBuffer in;
+    private final int number;
+    private final Map<Integer, List<Note>> notes = new TreeMap<>();
+    private final Map<Integer, Integer> programs = new TreeMap<>();
+    /** Notes that sound, by channel and pitch, the first struck first. */
+    private final Map<Integer, Deque<Struck>> sounding = new TreeMap<>();
+    private String name = "";
+    private long tick;
+    private int running;
+
+    private record Struck(long tick, int velocity) {}
+
+    MidiTrack(MidiReader song, ByteBuffer in, int number) {
+        this.song = song;
+        this.in = in;
+        this.number = number;
+    }
+
+    void read() {
+        try {
+            boolean goesOn = true;
+            while (goesOn && in.hasRemaining()) {
+                tick += variableLength();
+                goesOn = event();
+            }
+        } catch (BufferUnderflowException e) {
+            song.trouble("Track " + number + " ends in the middle of an event.");
+        }
+        letGo();
+        boolean several = notes.size() > 1;
+        notes.forEach((channel, list) -> song.player(called(channel, several), channel, programs.getOrDefault(channel, 0), list));
+    }
+
+    private String called(int channel, boolean several) {
+        String stem = name.isEmpty() ? "Notes " + number : name;
+        return several ? stem + " ch " + (channel + 1) : stem;
+    }
+
+    /** @return false at the end of the track */
+    private boolean event() {
+        int status = in.get() & 0xFF;
+        if (status < 0x80) { // running status: the byte was data already
+            in.position(in.position() - 1);
+            status = running;
+            if (status == 0) {
+                song.trouble("Track " + number + " starts with data that belongs to nothing; the rest of it is left out.");
+                return false;
+            }
+        }
+        if (status == META) {
+            return meta(in.get() & 0xFF, bytes());
+        }
+        if (status >= 0xF0) {
+            bytes(); // system exclusive
+            return true;
+        }
+        running = status;
+        channelEvent(status);
+        return true;
+    }
+
+    private void channelEvent(int status) {
+        int channel = status & 0x0F;
+        int first = in.get() & 0x7F;
+        switch (status & 0xF0) {
+            case 0x80 -> {
+                in.get();
+                end(channel, first, tick);
+            }
+            case 0x90 -> {
+                int velocity = in.get() & 0x7F;
+                if (velocity == 0) {
+                    end(channel, first, tick);
+                } else {
+                    sounding.computeIfAbsent(channel << 8 | first, key -> new ArrayDeque<>()).add(new Struck(tick, velocity));
+                }
+            }
+            case 0xC0 -> programs.putIfAbsent(channel, first);
+            case 0xD0 -> { }
+            default -> in.get();
+        }
+    }
+
+    private void end(int channel, int pitch, long at) {
+        Deque<Struck> struck = sounding.get(channel << 8 | pitch);
+        if (struck != null && !struck.isEmpty()) {
+            Struck note = struck.removeFirst();
+            double length = song.quarters(Math.max(1, at - note.tick)); // a note let go as it is struck is a tick long
+            notes.computeIfAbsent(channel, key -> new ArrayList<>()).add(new Note(song.quarters(note.tick), length, pitch, note.velocity));
+        }
+    }
+
+    /** Notes nobody let go end with the track. */
+    private void letGo() {
+        int stuck = sounding.values().stream().mapToInt(Deque::size).sum();
+        if (stuck > 0) {
+            song.trouble("Track " + number + " never lets go of " + stuck + (stuck == 1 ? " note; it ends" : " notes; they end") + " with the track.");
+            sounding.forEach((key, struck) -> {
+                while (!struck.isEmpty()) {
+                    end(key >> 8, key & 0xFF, tick);
+                }
+            });
+        }
+    }
+
+    private boolean meta(int type, byte[] data) {
+        switch (type) {
+            case TRACK_NAME -> name = name.isEmpty() ? MidiReader.text(data) : name;
+            case MARKER, CUE -> song.marker(tick, data);
+            case TEMPO -> {
+                if (data.length >= 3) {
+                    song.tempo(tick, (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF);
+                }
+            }
+            case METER -> {
+                if (data.length >= 2) {
+                    song.meter(tick, data[0] & 0xFF, data[1] & 0xFF);
+                }
+            }
+            default -> { }
+        }
+        return type != END;
+    }
+
+    private byte[] bytes() {
+        long length = variableLength();
+        byte[] data = new byte[(int) Math.min(length, in.remaining())];
+        in.get(data);
+        if (data.length < length) {
+            throw new BufferUnderflowException();
+        }
+        return data;
+    }
+
+    /** Seven bits a byte, the highest first; four bytes at the most (SMF 1.0, “Conventions”). */
+    private long variableLength() {
+        long value = 0;
+        for (int i = 0; i < 4; i++) {
+            int next = in.get() & 0xFF;
+            value = value << 7 | next & 0x7F;
+            if (next < 0x80) {
+                return value;
+            }
+        }
+        return value;
+    }
+}

@@ -1,0 +1,173 @@
+package apodex.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import apodex.audio.PcmReader;
+import apodex.audio.SoundBytes;
+import apodex.notes.MidiFile;
+import apodex.instrument.Note;
+import apodex.intake.Offers.Kind;
+import apodex.intake.Offers.Offer;
+import apodex.session.AudioRow;
+import apodex.session.Clip;
+import apodex.session.InstrumentRow;
+import apodex.session.MixRow;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Song;
+import apodex.session.Strip;
+import apodex.session.Take;
+import apodex.time.Meter;
+import apodex.time.SampleRate;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Sessions that grow, move house as a file, and rows that are parts of one. */
+final class AddToSessionTest {
+    @TempDir private Path folder;
+    private RecordingStore store;
+
+    @BeforeEach
+    void begin() throws IOException {
+        store = new RecordingStore(folder.resolve("store"));
+    }
+
+    private Drop drop(Object... namesAndBytes) throws IOException {
+        Path work = Files.createTempDirectory(folder, "work");
+        Drop drop = new Drop(work);
+        for (int i = 0; i < namesAndBytes.length; i += 2) {
+            drop.add((String) namesAndBytes[i], Files.write(Files.createTempFile(work, "a", ""), (byte[]) namesAndBytes[i + 1]));
+        }
+        return drop;
+    }
+
+    private Session session(Object... namesAndBytes) throws IOException {
+        return new SessionFromDrop(store).make(drop(namesAndBytes), "Waltz", LocalDate.of(2026, 6, 1)).session().orElseThrow();
+    }
+
+    private Session add(Session session, String row, Object... namesAndBytes) throws IOException {
+        AddToSession.Result result = new AddToSession(store, session).make(drop(namesAndBytes), 500, row);
+        return result.edit() == null ? session : result.edit().applyTo(session);
+    }
+
+    private static byte[] sound(int frames, int value) {
+        int[] samples = new int[frames];
+        java.util.Arrays.fill(samples, value);
+        return SoundBytes.mono24(samples);
+    }
+
+    @Test
+    void recordingsBecomeRowsAtTheMarkOrANewTake() throws IOException {
+        Session session = session("Tuba.wav", sound(100, 1));
+        Session more = add(session, null, "Harp.wav", sound(50, 2), "broken.wav", new byte[40]);
+        assertThat(more.rows()).extracting(Row::name).containsExactly("Tuba", "Harp", "Mix");
+        assertThat(more.audioRows().get(1).clips().get(0).position()).isEqualTo(500);
+        Session taken = add(more, "r1", "Tuba again.wav", sound(80, 3));
+        AudioRow tuba = taken.audioRows().get(0);
+        assertThat(tuba.takes()).extracting(Take::name).containsExactly("Take 1", "Take 2");
+        assertThat(tuba.clips()).as("the new take is heard").singleElement().satisfies(clip -> assertThat(clip.frames()).isEqualTo(80));
+        assertThat(taken.rows()).hasSameSizeAs(more.rows());
+    }
+
+    @Test
+    void aNewerVersionTakesThePlaceOfTheOlderEverywhere() throws IOException {
+        Session session = session("Tuba.wav", sound(100, 1), "Harp.wav", sound(100, 2));
+        AddToSession.Result result = new AddToSession(store, session).make(drop("tuba.WAV", sound(60, 9)), 0, null);
+        Session newer = result.edit().applyTo(session);
+        assertThat(result.words()).singleElement().asString().contains("older version");
+        Clip clip = newer.audioRows().get(0).clips().get(0);
+        assertThat(clip.frames()).as("it is shorter, so the clip is").isEqualTo(60);
+        assertThat(clip.recording()).isNotEqualTo(session.audioRows().get(0).clips().get(0).recording());
+        assertThat(newer.rows()).hasSize(3);
+        assertThat(new AddToSession(store, newer).make(drop("tuba.wav", sound(60, 9)), 0, null).edit()).as("the same once more changes nothing").isNull();
+    }
+
+    @Test
+    void aMissingRecordingIsListedAndTakesItsPlaceWhenItComes() throws IOException {
+        byte[] list = "row,file,position,length\nTuba,tuba.wav,100,40\n".getBytes();
+        SessionFromDrop.Result result = new SessionFromDrop(store).make(drop("list.csv", list), "Waltz", LocalDate.of(2026, 6, 1));
+        assertThat(result.missing()).containsExactly("tuba.wav");
+        Session found = add(result.session().orElseThrow(), null, "tuba.wav", SoundBytes.riff().format(1, 2, 48_000, 24).chunk("data", new byte[600]).wave());
+        Clip clip = found.audioRows().get(0).clips().get(0);
+        assertThat(store.has(clip.recording())).isTrue();
+        assertThat(List.of(clip.position(), clip.frames())).containsExactly(100L, 40L);
+    }
+
+    @Test
+    void notesBringRowsAndATempoToASongThatHasNone() throws IOException {
+        Song song = new Song("x", "", 96.0, Meter.parse("3/4"), null);
+        InstrumentRow bell = new InstrumentRow("b", "Bell", "bell", List.of(new Note(3, 1, 60, 90)), Strip.PLAIN);
+        Path file = folder.resolve("x.mid");
+        MidiFile.write(new Session(song, new SampleRate(48_000), 0, "2026-01-01", List.of(), List.of(bell, MixRow.DEFAULT)), List.of(bell), file);
+        Session grown = add(session("Tuba.wav", sound(100, 1)), null, "x.mid", Files.readAllBytes(file));
+        assertThat(grown.song().tempo()).isEqualTo(96);
+        assertThat(grown.song().meter()).isEqualTo(Meter.parse("3/4"));
+        assertThat(((InstrumentRow) grown.rows().get(1)).notes()).containsExactly(new Note(3, 1, 60, 90));
+        Session again = add(grown.withSong(new Song("x", "", 70.0, null, null)), null, "x.mid", Files.readAllBytes(file));
+        assertThat(again.song().tempo()).as("a tempo somebody gave stays").isEqualTo(70);
+    }
+
+    @Test
+    void aSessionMovesHouseAsAFileWithItsRecordings() throws IOException {
+        Session session = session("Tuba.wav", sound(100, 1), "Harp.wav", sound(70, 2));
+        ByteArrayOutputStream zip = new ByteArrayOutputStream();
+        SessionFile.write(session, store, zip);
+        RecordingStore elsewhere = new RecordingStore(folder.resolve("elsewhere"));
+        SessionFromDrop.Result result = new SessionFromDrop(elsewhere).make(drop("house.zip", zip.toByteArray()), "other", LocalDate.of(2026, 7, 1));
+        assertThat(result.session()).contains(session);
+        assertThat(result.refused()).isEmpty();
+        assertThat(result.missing()).isEmpty();
+        session.recordings().forEach(recording -> assertThat(elsewhere.has(recording.sha256())).isTrue());
+        Session broken = session.withRows(List.of(session.rows().get(0).withStrip(Strip.feeding("nowhere")), MixRow.DEFAULT));
+        String document = apodex.session.SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), broken));
+        assertThat(new SessionFromDrop(elsewhere).make(drop("session.json", document.getBytes()), "x", LocalDate.of(2026, 7, 1)).refused())
+                .singleElement().satisfies(refusal -> assertThat(refusal.reason()).contains("does not hold together").contains("nowhere"));
+    }
+
+    @Test
+    void leftAndRightAreOfferedAsOneStereoRowAndKeepEverySample() throws IOException {
+        for (String[] names : new String[][] {{"Acc L", "Acc R"}, {"acc_left", "acc_right"}, {"acc.l", "acc.r"}, {"Acc (L)", "Acc (R)"}, {"acc-Lft", "acc-Rgt"}}) {
+            Session session = session(names[0] + ".wav", SoundBytes.mono24(1, 2, 3), names[1] + ".wav", SoundBytes.mono24(-4, 5, -6), "Wall.wav", sound(9, 1));
+            List<Offer> offers = Offers.of(session);
+            assertThat(offers).as(names[0]).singleElement().satisfies(offer -> assertThat(offer.kind()).isEqualTo(Kind.STEREO_ROW));
+            Session joined = StereoPair.join(session, offers.get(0).rows().get(0), offers.get(0).rows().get(1), store, Files.createTempDirectory(folder, "w")).applyTo(session);
+            assertThat(joined.rows()).extracting(row -> row.name().toLowerCase()).containsExactly("acc", "wall", "mix");
+            Clip clip = joined.audioRows().get(0).clips().get(0);
+            double[][] both = new double[2][3];
+            try (PcmReader in = store.open(clip.recording())) {
+                in.read(0, 3, 0, both, 0);
+            }
+            double step = 1.0 / (1 << 23);
+            assertThat(both).isDeepEqualTo(new double[][] {{step, 2 * step, 3 * step}, {-4 * step, 5 * step, -6 * step}});
+        }
+        Session uneven = session("Acc L.wav", sound(3, 1), "Acc R.wav", sound(4, 1));
+        assertThat(Offers.of(uneven)).isEmpty();
+        assertThatThrownBy(() -> StereoPair.join(uneven, "r1", "r2", store, folder)).hasMessageContaining("equally long");
+    }
+
+    @Test
+    void numberedPartsBecomeClipsOrTakes() throws IOException {
+        byte[] list = "row,file,position\nVoice_01,a.wav,0\nVoice_02,b.wav,200\nOther_01,a.wav,0\nOther_02,b.wav,50\nTom 1,a.wav,0\nTom 2,b.wav,500\n".getBytes();
+        Session session = session("list.csv", list, "a.wav", sound(100, 1), "b.wav", sound(100, 2));
+        List<Offer> offers = Offers.of(session);
+        assertThat(offers).extracting(Offer::kind).containsExactly(Kind.CLIPS_OF_ONE_ROW, Kind.TAKES_OF_ONE_ROW);
+        Session done = session;
+        for (Offer offer : offers) {
+            done = offer.edit().applyTo(done);
+        }
+        List<AudioRow> rows = new ArrayList<>(done.audioRows());
+        assertThat(rows).extracting(Row::name).containsExactly("Voice", "Other", "Tom 1", "Tom 2");
+        assertThat(rows.get(0).clips()).extracting(Clip::position).containsExactly(0L, 200L);
+        assertThat(rows.get(1).takes()).hasSize(2);
+        assertThat(rows.get(1).clips()).extracting(Clip::position).containsExactly(0L);
+    }
+}

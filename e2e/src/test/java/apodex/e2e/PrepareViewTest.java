@@ -1,0 +1,93 @@
+package apodex.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.server.TestServer;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The demo song, looked over and brought to ready. */
+final class PrepareViewTest {
+    private static final int MOST_STEPS = 90;
+    private static Browsing browsing;
+    private static TestServer server;
+    @TempDir private static Path data;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(data, "--apodex.demo=true");
+        browsing = new Browsing();
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @Test
+    void theDemoSongIsBroughtToReadyWithTheKeyboardAlone() {
+        Page page = browsing.page();
+        page.navigate(server.client().uri("/#/s/low-tide-waltz/prepare").toString());
+        Locator findings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Findings"));
+        assertThat(findings).containsText("1 stops", new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
+        assertThat(findings.locator("progress")).hasCount(0, new com.microsoft.playwright.assertions.LocatorAssertions.HasCountOptions().setTimeout(30_000));
+        Locator names = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Names"));
+        assertThat(names.locator("mark").first()).isVisible();
+        int steps = 0;
+        for (Locator open = findings.locator(".list button:not(.left)"); open.count() > 0 && steps < MOST_STEPS; steps++) {
+            String before = findings.innerText();
+            open.first().focus();
+            page.keyboard().press("Enter");
+            Locator remedy = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("What can be done")).getByRole(AriaRole.BUTTON).first();
+            remedy.focus();
+            page.keyboard().press("Enter");
+            page.waitForFunction("before => document.querySelector('section[aria-label=\"Findings\"]').innerText !== before", before);
+        }
+        assertThat(steps).isBetween(20, MOST_STEPS - 1);
+        assertThat(page.getByText("This session is ready.")).isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare"))).containsText("ready");
+        for (String sentence : new String[] {"Lead Voice", "Frame Drum", "Click"}) {
+            page.getByLabel("all rows").check();
+            assertThat(names.locator("input.name[value=\"" + sentence + "\"]")).hasCount(1);
+        }
+        page.keyboard().press("Escape");
+        assertThat(browsing.complaints()).isEmpty();
+    }
+
+    @Test
+    void namesAreTypedOverRowByRowAndReplacedTogether() {
+        Page page = browsing.page();
+        page.navigate(server.client().uri("/#/s/low-tide-waltz/prepare").toString());
+        page.getByLabel("all rows").check();
+        Locator fields = page.locator("input.name");
+        String first = fields.nth(3).inputValue();
+        fields.nth(3).fill("Bodhran");
+        fields.nth(3).press("Enter");
+        assertThat(fields.nth(4)).isFocused();
+        assertThat(fields.nth(3)).hasValue("Bodhran");
+        page.getByText("Find and replace").click();
+        page.getByLabel("Find", new Page.GetByLabelOptions().setExact(true)).fill("accordion");
+        page.getByLabel("Replace with").fill("Squeezebox");
+        page.getByText("Replace in 2 names").click();
+        assertThat(page.locator("input.name[value=\"Squeezebox L\"]")).hasCount(1);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(page.locator("input.name[value=\"Squeezebox L\"]")).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(fields.nth(3)).hasValue(first);
+        page.getByText("File names:").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByText("+ song").click();
+        assertThat(dialog).containsText("_Low Tide Waltz.wav");
+        dialog.getByText("song", new Locator.GetByTextOptions().setExact(true)).press("ArrowLeft");
+        dialog.getByLabel("Capitals").selectOption("lower");
+        assertThat(dialog).containsText("low tide waltz");
+    }
+}

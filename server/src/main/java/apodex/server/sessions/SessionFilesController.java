@@ -1,0 +1,113 @@
+package apodex.server.sessions;
+
+import apodex.intake.AddToSession;
+import apodex.intake.Drop;
+import apodex.intake.Folders;
+import apodex.intake.Offers;
+import apodex.intake.Offers.Offer;
+import apodex.intake.RecordingStore;
+import apodex.intake.Refusal;
+import apodex.intake.SessionFile;
+import apodex.intake.StereoPair;
+import apodex.naming.SafeName;
+import apodex.server.DataFolder;
+import apodex.server.web.Refused;
+import apodex.session.Session;
+import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+/** Files that go into a session that is there already, and the session as a file. */
+@RestController
+@RequestMapping("/api/sessions/{id}")
+class SessionFilesController {
+    private final Sessions sessions;
+    private final RecordingStore store;
+    private final DataFolder dataFolder;
+
+    SessionFilesController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+        this.sessions = sessions;
+        this.store = store;
+        this.dataFolder = dataFolder;
+    }
+
+    /** @param words what happened, a sentence for each thing worth saying */
+    record Added(int revision, List<String> words, List<Refusal> refused, List<Refusal> remarks) {}
+
+    /** @param left id of the row that becomes the left side */
+    record PairRequest(int revision, String left, String right) {}
+
+    /**
+     * Brings files in.
+     *
+     * @param revision the session's revision the files were dropped on
+     * @param at       frame for recordings that say nothing of their place
+     * @param row      id of the audio row whose new take they become; null: rows of their own
+     */
+    @PostMapping(path = "/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    Added add(@PathVariable String id, @RequestPart("file") List<MultipartFile> files, @RequestParam int revision,
+            @RequestParam(defaultValue = "0") long at, @RequestParam(required = false) @Nullable String row) throws IOException {
+        SessionState state = sessions.get(id);
+        Path work = dataFolder.newWorkFolder();
+        try {
+            Drop drop = new Drop(work);
+            for (MultipartFile file : files) {
+                Path content = Files.createTempFile(work, "arrived-", "");
+                file.transferTo(content.toFile());
+                drop.add(file.getOriginalFilename(), content);
+            }
+            AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
+            int now = result.edit() == null ? state.revision() : sessions.bringIn(id, revision, result.edit()).revision();
+            return new Added(now, result.words(), result.refused(), result.remarks());
+        } finally {
+            Folders.remove(work);
+        }
+    }
+
+    /** The session with its recordings, as one zip. */
+    @GetMapping(path = "/file", produces = "application/zip")
+    ResponseEntity<StreamingResponseBody> file(@PathVariable String id) {
+        Session session = sessions.get(id).session();
+        String name = SafeName.of(session.song().title()) + " session.zip";
+        StreamingResponseBody body = out -> SessionFile.write(session, store, out);
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(body);
+    }
+
+    /** Rows that look like parts of one. */
+    @GetMapping("/offers")
+    List<Offer> offers(@PathVariable String id) {
+        return Offers.of(sessions.get(id).session());
+    }
+
+    /** Makes one stereo row of two. */
+    @PostMapping("/pairs")
+    SessionState pair(@PathVariable String id, @RequestBody PairRequest request) throws IOException {
+        Path work = dataFolder.newWorkFolder();
+        try {
+            return sessions.bringIn(id, request.revision(),
+                    StereoPair.join(sessions.get(id).session(), request.left(), request.right(), store, work));
+        } catch (IllegalArgumentException e) {
+            throw Refused.unusable(e.getMessage());
+        } finally {
+            Folders.remove(work);
+        }
+    }
+}

@@ -1,0 +1,159 @@
+package apodex.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer.Answer;
+import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** Findings, names, adjustments, files into a session and out of it, and listening, over HTTP. */
+final class PrepareTest {
+    private static final int SECOND = 48_000;
+
+    private static byte[] stereo(int frames, int clippedFrom) {
+        List<Long> values = new ArrayList<>();
+        for (int i = 0; i < frames; i++) {
+            boolean full = i >= clippedFrom && i < clippedFrom + 5;
+            values.add(full ? 8_388_607L : Math.round(2_000_000 * Math.sin(i / 40.0)));
+            values.add(full ? 8_388_607L : Math.round(1_000_000 * Math.sin(i / 55.0)));
+        }
+        return SoundBytes.riff().format(1, 2, SECOND, 24).chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave();
+    }
+
+    private static String session(Client client, Object... files) throws Exception {
+        return client.bringIn("Waltz", files).json().get("id").asText();
+    }
+
+    private static JsonNode report(Client client, String id, String handoff) throws Exception {
+        JsonNode report;
+        do {
+            report = client.get("/api/sessions/" + id + "/findings?handoff=" + handoff).json();
+        } while (report.get("unmeasured").asInt() > 0);
+        return report;
+    }
+
+    private static JsonNode found(JsonNode report, String check) {
+        for (JsonNode each : report.get("findings")) {
+            if (each.get("finding").get("check").asText().equals(check)) {
+                return each;
+            }
+        }
+        return null;
+    }
+
+    @Test
+    void findingsAreMeasuredOnceAndStayDismissedUntilTheirEvidenceChanges() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "kik_final2.wav", stereo(SECOND, 9_000));
+        String handoff = client.handoff(id);
+        assertThat(client.get("/api/sessions/" + id + "/findings").json().get("findings")).as("the cheap ones come at once").isNotEmpty();
+        JsonNode clipped = found(report(client, id, handoff), "clippedRecording");
+        assertThat(clipped.get("dismissed").asBoolean()).isFalse();
+        String leave = new ObjectMapper().writeValueAsString(Map.of("key", clipped.get("finding").get("key").asText(), "seen", clipped.get("seen").asText()));
+        assertThat(client.post("/api/sessions/" + id + "/findings/leave", leave).status()).isEqualTo(204);
+        assertThat(found(report(client, id, handoff), "clippedRecording").get("dismissed").asBoolean()).isTrue();
+        client.post("/api/sessions/" + id + "/edits", "{\"revision\": 1, \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"Kick\"}}");
+        assertThat(found(report(client, id, handoff), "clippedRecording").get("dismissed").asBoolean()).as("it says something else now").isFalse();
+        client.post("/api/sessions/" + id + "/findings/restore", leave);
+        assertThat(client.post("/api/sessions/" + id + "/findings/leave", "{\"key\": \"x\", \"seen\": \"no\"}").status()).isEqualTo(422);
+        assertThat(client.get("/api/sessions/none/findings").status()).isEqualTo(404);
+    }
+
+    @Test
+    void remediesActOnTheSessionOrOnTheHandoff() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Tuba.wav", stereo(SECOND, 9_000));
+        String handoff = client.handoff(id);
+        JsonNode remedies = found(report(client, id, handoff), "levelForMixer").get("finding").get("remedies");
+        String body = "{\"revision\": 1, \"adjustment\": " + remedies.get(0).get("adjustment") + "}";
+        JsonNode adjusted = client.post("/api/handoffs/" + handoff + "/adjustments", body).json();
+        assertThat(adjusted.get("handoff").get("trimsDb").get("r1").asDouble()).isEqualTo(-12, within(0.01));
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).as("the session stays").isEqualTo(1);
+        assertThat(found(report(client, id, handoff), "levelForMixer")).isNull();
+        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", body).status()).as("stale").isEqualTo(409);
+        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", "{\"revision\": 2}").status()).isEqualTo(422);
+    }
+
+    @Test
+    void allThatIsSafeIsOneStep() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "kik_final2.wav", stereo(SECOND, -1), "LD VOX comp_03.wav", stereo(SECOND / 2, -1));
+        String handoff = client.handoff(id);
+        report(client, id, handoff);
+        JsonNode state = client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 1, \"handoff\": \"" + handoff + "\"}").json();
+        assertThat(state.get("session").get("rows").findValuesAsText("name")).containsExactly("Kick", "Lead Voice", "Mix");
+        assertThat(state.get("session").get("rows").get(1).get("about").get("note").asText()).isEqualTo("comp_03");
+        assertThat(state.get("revision").asInt()).isEqualTo(2);
+        assertThat(client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 2, \"handoff\": null}").status()).isEqualTo(422);
+    }
+
+    @Test
+    void namesOfFilesAreMadeOfParts() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Tuba.wav", stereo(SECOND, -1));
+        String handoff = client.handoff(id);
+        Answer named = client.put("/api/handoffs/" + handoff, """
+                {"revision": 1, "name": "m", "naming": {"parts": ["song", "row", "version"], "separator": "hyphen", "letters": "upper", "longest": 40, "version": "v2"}}""");
+        assertThat(named.json().get("plan").get("prints").get(0).get("file").asText()).isEqualTo("WALTZ-TUBA-V2.wav");
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 2, \"name\": \"m\", \"naming\": {\"parts\": [\"song\"]}}").status()).isEqualTo(400);
+    }
+
+    @Test
+    void filesComeIntoASessionAndItGoesOutAsOne() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Tuba.wav", stereo(SECOND, -1));
+        JsonNode added = client.upload("/api/sessions/" + id + "/files?revision=1&at=4800", null, Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes())).json();
+        assertThat(added.get("revision").asInt()).isEqualTo(2);
+        assertThat(added.get("refused")).hasSize(1);
+        assertThat(client.upload("/api/sessions/" + id + "/files?revision=1", null, Map.of("Viol.wav", stereo(100, -1))).status()).as("stale").isEqualTo(409);
+        Answer zip = client.get("/api/sessions/" + id + "/file");
+        assertThat(zip.header("Content-Disposition")).contains("Waltz session.zip");
+        JsonNode again = client.bringIn(null, "moved.zip", zip.whole().body()).json();
+        assertThat(client.get("/api/sessions/" + again.get("id").asText()).json().get("session")).isEqualTo(client.get("/api/sessions/" + id).json().get("session"));
+        assertThat(client.get("/api/sessions/none/file").status()).isEqualTo(404);
+    }
+
+    @Test
+    void twoMonoSidesBecomeOneStereoRow() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Acc L.wav", SoundBytes.mono24(1, 2, 3), "Acc R.wav", SoundBytes.mono24(4, 5, 6));
+        JsonNode offers = client.get("/api/sessions/" + id + "/offers").json();
+        assertThat(offers.get(0).get("kind").asText()).isEqualTo("stereoRow");
+        JsonNode state = client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 1, \"left\": \"r1\", \"right\": \"r2\"}").json();
+        assertThat(state.get("session").get("rows").findValuesAsText("name")).containsExactly("Acc", "Mix");
+        assertThat(client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 2, \"left\": \"r1\", \"right\": \"r2\"}").status()).isEqualTo(422);
+    }
+
+    @Test
+    void whatIsHeardIsWhatIsPrintedFromAnyFrameOn() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Tuba.wav", stereo(SECOND, -1), "Harp.wav", stereo(SECOND, -1));
+        float[] whole = heard(client.get("/api/sessions/" + id + "/sound?from=0"));
+        assertThat(whole).hasSize(2 * SECOND);
+        for (int i = 0; i < SECOND; i += 997) {
+            assertThat(whole[2 * i]).isEqualTo((float) (2 * Math.round(2_000_000 * Math.sin(i / 40.0)) / 8_388_608.0), within(1e-6f));
+            assertThat(whole[2 * i + 1]).isEqualTo((float) (2 * Math.round(1_000_000 * Math.sin(i / 55.0)) / 8_388_608.0), within(1e-6f));
+        }
+        float[] part = heard(client.get("/api/sessions/" + id + "/sound?from=12345&to=13345"));
+        assertThat(part).isEqualTo(Arrays.copyOfRange(whole, 2 * 12_345, 2 * 13_345));
+        float[] alone = heard(client.get("/api/sessions/" + id + "/sound?from=0&rows=r1"));
+        assertThat(alone[2 * 5_000]).isEqualTo(whole[2 * 5_000] / 2, within(1e-6f));
+        assertThat(client.get("/api/sessions/" + id + "/sound?from=99999999").status()).isEqualTo(422);
+    }
+
+    private static float[] heard(Answer answer) {
+        float[] samples = new float[answer.whole().body().length / 4];
+        ByteBuffer.wrap(answer.whole().body()).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
+        return samples;
+    }
+}
