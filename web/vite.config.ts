@@ -6,5 +6,7 @@ export default defineConfig({
   plugins: [tailwindcss(), svelte()],
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   test: { css: true },
+  // components are tested as the browser gets them
+  resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
 });

@@ -47,7 +47,7 @@
 
 <div class="bar">
   <button class="listen" onclick={toggle} disabled={store.frames === 0} title="Space">{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button>
-  <label class="cap check"><input type="checkbox" bind:checked={alone} disabled={!editing.rows.length} /> chosen rows</label>
+  <label class="cap check"><input type="checkbox" bind:checked={alone} disabled={!editing.rows.length} /> only chosen</label>
   <span class="mono where">{where.bar}</span><span class="mono time" aria-live="off">{where.time}{player.waiting ? ' · coming…' : ''}</span>
   <Meter peaks={player.peaks} held={player.held} />
   {#if loop}<button class="plain small" title="Stop going round" onclick={() => (loop = undefined)}>loop ×</button>{/if}

@@ -27,8 +27,11 @@
   $effect(() => {
     const song = store.session!.song;
     if (song !== shown) {
+      const before = texts(shown);
+      const now = texts(song);
       shown = song;
-      typed = texts(song);
+      // what is being typed stays
+      for (const { name } of FIELDS) if (typed[name].trim() === before[name]) typed[name] = now[name];
       wrong = undefined;
     }
   });

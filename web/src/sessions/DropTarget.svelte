@@ -30,7 +30,7 @@
   </svg>
   <div>
     <h2>Drop recordings, a folder or a zip</h2>
-    <p>WAV, RF64, AIFF or FLAC, 8 to 384 kHz. Each becomes a row, placed by its time stamp.</p>
+    <p>WAV, RF64, AIFF or FLAC become rows, placed by their time stamps. MIDI files, OpenTimelineIO, clip lists in CSV and saved sessions can come with them.</p>
   </div>
   <div class="ways">
     <button class="main-button" disabled={busy} onclick={() => files.click()}>Choose files</button>

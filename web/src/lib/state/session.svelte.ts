@@ -1,6 +1,7 @@
 import client, { answer, Refusal } from '../api/client';
 import type { Session, SessionEdit, SessionState } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
+import { holdsOn } from './conflict';
 import type { Tempo } from '../time/tempo';
 
 /** The session that is open, as the server has it; edits go there and come back. */
@@ -41,6 +42,18 @@ export class SessionStore {
 
   /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
   async edit(edit: SessionEdit): Promise<void> {
+    const before = this.session!;
+    try {
+      await this.send(edit);
+    } catch (thrown) {
+      const conflict = thrown instanceof Refusal && !!thrown.problem.current;
+      if (!conflict || !this.session || !holdsOn(edit, before, this.session)) throw thrown;
+      await this.send(edit); // somebody changed something else: nothing of theirs or of this is lost
+      toasts.say('This session was changed in another window meanwhile; your change was made on top of it.');
+    }
+  }
+
+  private async send(edit: SessionEdit): Promise<void> {
     // An edit arrives even when the page is left at once; browsers carry up to 64 KiB that way.
     const keepalive = JSON.stringify(edit).length < 60_000;
     await this.step(() =>

@@ -26,10 +26,11 @@ final class TakesNotChosen extends Check {
             for (Take take : others) {
                 finding = finding.with(take.name(), RowNames.count(take.clips().size(), "clip"));
             }
+            finding = finding.offering(Notes.add("Say so on the sheet", row, note));
             for (Take take : others) {
                 finding = finding.offering(Remedy.changing("Use “" + take.name() + "”", new SetTakes(row.id(), row.takes(), take.id())));
             }
-            found.accept(finding.offering(Notes.add("Say so on the sheet", row, note)));
+            found.accept(finding);
         }
     }
 }

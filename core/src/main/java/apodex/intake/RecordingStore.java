@@ -190,20 +190,22 @@ public final class RecordingStore implements Sounds {
     }
 
     public boolean has(String sha256) {
-        return sha256.matches("[0-9a-f]{64}") && Files.exists(home(sha256).resolve(ORIGINAL));
+        return sha256.matches("[0-9a-f]{64}") && (Files.exists(home(sha256).resolve(ORIGINAL)) || Files.exists(home(sha256).resolve(DECODED)));
     }
 
     private Path sound(String sha256) throws IOException {
-        Path home = home(sha256);
-        Path decoded = home.resolve(DECODED);
-        Path sound = Files.exists(decoded) ? decoded : home.resolve(ORIGINAL);
-        if (!Files.exists(sound)) {
+        if (!has(sha256)) {
             throw new FileNotFoundException("The recording " + sha256 + " is not in the store any more.");
         }
-        return sound;
+        Path home = home(sha256);
+        Path decoded = home.resolve(DECODED);
+        return Files.exists(decoded) ? decoded : home.resolve(ORIGINAL);
     }
 
     private Path home(String sha256) {
+        if (!sha256.matches("[0-9a-f]{64}")) {
+            throw new IllegalArgumentException("“" + sha256 + "” is no SHA-256."); // never a way out of the store
+        }
         return root.resolve(sha256.substring(0, 2)).resolve(sha256);
     }
 

@@ -80,6 +80,7 @@ public final class SessionFromDrop {
         for (Sorted.Sound sound : sorted.sounds) {
             Optional<Recording> known = recordings.stream().filter(each -> each.sha256().equals(sound.recording().sha256())).findFirst();
             if (known.isPresent()) {
+                recordings.set(recordings.indexOf(known.get()), asItIs(known.get(), sound.recording()));
                 String row = session.audioRows().stream().filter(each -> each.takes().stream().flatMap(take -> take.clips().stream())
                         .anyMatch(clip -> clip.recording().equals(known.get().sha256()))).map(Row::id).findFirst().orElse("");
                 brought.add(new Brought(sound.recording().fileName(), row));
@@ -93,6 +94,12 @@ public final class SessionFromDrop {
             }
         }
         return session.withRecordings(recordings).withRows(rows);
+    }
+
+    /** What a document says of a recording, put right by the recording itself. */
+    private static Recording asItIs(Recording told, Recording real) {
+        return new Recording(real.sha256(), told.fileName(), real.rate(), real.channels(), real.sample(), real.frames(), told.timeReference(),
+                told.originated(), told.title());
     }
 
     private Session layOut(Sorted sorted, String title, LocalDate today) {

@@ -22,6 +22,9 @@ final class Screenshots {
             Page page = browsing.page();
             shoot(page, server, "/", "sessions", () -> { });
             shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon").first().click());
+            shoot(page, server, "/s/low-tide-waltz/prepare", "prepare", () -> page.getByText("Clipped recording").first().click());
+            shoot(page, server, "/s/low-tide-waltz/prepare", "names", () -> page.getByText("File names:").first().click());
+            page.reload();
             shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("bari ribbon").first().click());
             shoot(page, server, "/s/low-tide-waltz/print", "print", () -> { });
             shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari").first().click());

@@ -86,7 +86,7 @@ final class ViewsTest {
 
     @Test
     void whatIsNotThereIsSaidInAllViews() {
-        for (String view : new String[] {"", "/plan", "/print", "/proof", "/parcel"}) {
+        for (String view : new String[] {"", "/prepare", "/plan", "/print", "/proof", "/parcel"}) {
             go("/s/none" + view);
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no session “none”.");
         }
@@ -124,7 +124,7 @@ final class ViewsTest {
     @Test
     void rowsAreRenamedFromTheKeyboardAndAnEscapeLeavesThem() {
         go("/s/low-tide-waltz");
-        Locator rows = page.getByLabel("Rows").getByRole(AriaRole.BUTTON);
+        Locator rows = page.getByLabel("Rows").locator("button.name");
         rows.nth(0).focus();
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowDown");
@@ -150,10 +150,17 @@ final class ViewsTest {
         other.navigate(page.url());
         rename(other, 3, "Helicon");
         rename(page, 4, "Hammered Dulcimer");
-        assertThat(page.getByText("changed in another window")).isVisible();
+        assertThat(page.getByText("your change was made on top of it")).isVisible();
         assertThat(page.getByLabel("Rows")).containsText("Helicon");
-        page.getByLabel("Name of row 5").press("Enter");
         assertThat(page.getByLabel("Rows")).containsText("Hammered Dulcimer");
+        rename(other, 5, "Small kit");
+        rename(page, 5, "Tiny kit");
+        assertThat(page.getByText("changed in another window meanwhile.").last()).isVisible();
+        assertThat(page.getByLabel("Name of row 6")).hasValue("Tiny kit");
+        page.getByLabel("Name of row 6").press("Enter");
+        assertThat(page.getByLabel("Rows")).containsText("Tiny kit");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(page.getByLabel("Rows")).not().containsText("Tiny");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByLabel("Rows")).not().containsText("Hammered");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
@@ -161,7 +168,7 @@ final class ViewsTest {
     }
 
     private static void rename(Page in, int row, String name) {
-        in.getByLabel("Rows").getByRole(AriaRole.LISTITEM).nth(row).getByRole(AriaRole.BUTTON).dblclick();
+        in.getByLabel("Rows").getByRole(AriaRole.LISTITEM).nth(row).locator("button.name").dblclick();
         Locator field = in.getByLabel("Name of row " + (row + 1), new Page.GetByLabelOptions().setExact(true));
         field.fill(name);
         field.press("Enter");
@@ -180,14 +187,14 @@ final class ViewsTest {
     @Test
     void thePlanOffersSixStationsAndSaysWhatReturnsAndDynamicsMean() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 30 files").waitFor();
+        page.getByText("Print 32 files").waitFor();
         Locator footer = page.locator("footer");
         page.getByLabel("Returns", new Page.GetByLabelOptions().setExact(true)).selectOption("sharedOut");
         assertThat(page.getByText("Rows alone add up to the mix.")).isVisible();
         page.getByLabel("Dynamics", new Page.GetByLabelOptions().setExact(true)).selectOption("alone");
         assertThat(page.getByText("the files do not add up.")).isVisible();
         page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Mix through the mix")).click();
-        assertThat(page.getByText("Print 57 files")).isVisible();
+        assertThat(page.getByText("Print 60 files")).isVisible();
         page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("5-3");
         page.keyboard().press("Tab");
         assertThat(page.getByText("it ends where it starts, or before")).isVisible();
@@ -205,7 +212,7 @@ final class ViewsTest {
         panel.getByLabel("Trim").fill("-3");
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
-        assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left.wav");
+        assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left_Amp.wav");
         page.waitForResponse("**/edits", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");
@@ -215,7 +222,7 @@ final class ViewsTest {
         assertThat(line.getByText("kept", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
         page.locator("button[data-row=r10]").click();
         assertThat(line).containsText("Comp of three");
-        line.getByLabel("Take 1").check();
+        line.getByLabel("Take 1", new Locator.GetByLabelOptions().setExact(true)).check();
         assertThat(line).containsText("LD VOX take_01_1.wav");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(line).containsText("LD VOX comp_03_1.wav");

@@ -83,7 +83,7 @@ final class WalkThroughTest {
     }
 
     private void renameAndTellFacts(Page page, Locator rows) {
-        rows.nth(0).getByRole(AriaRole.BUTTON).dblclick();
+        rows.nth(0).locator("button.name").dblclick();
         Locator field = page.getByLabel("Name of row 1", new Page.GetByLabelOptions().setExact(true));
         field.fill("Tuba: close?");
         field.press("Enter");
@@ -153,7 +153,7 @@ final class WalkThroughTest {
         Locator verdicts = page.getByLabel("Verdicts").getByRole(AriaRole.LISTITEM);
         assertThat(verdicts).containsText(new String[] {"All start together", "All one length", "All 48 kHz 32-bit float"});
         assertThat(page.getByLabel("Selected file")).containsText("27 900 samples".replace(' ', '\u202f').replace("\u202fsamples", " samples"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("5 Parcel")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel")).click();
         assertThat(page.getByLabel("Session sheet")).containsText("Tempo       96 quarter notes a minute");
         Download download = page.waitForDownload(() -> page.getByText("Download the parcel").click());
         assertThat(download.suggestedFilename()).isEqualTo("Low Tide Waltz_48k_32bitfloat_96bpm.zip");

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 /** Findings, names, adjustments, files into a session and out of it, and listening, over HTTP. */
 final class PrepareTest {
     private static final int SECOND = 48_000;
+    private static final int NEVER = 1 << 30;
 
     private static byte[] stereo(int frames, int clippedFrom) {
         List<Long> values = new ArrayList<>();
@@ -87,11 +88,11 @@ final class PrepareTest {
     @Test
     void allThatIsSafeIsOneStep() throws Exception {
         Client client = TestServer.shared().client();
-        String id = session(client, "kik_final2.wav", stereo(SECOND, -1), "LD VOX comp_03.wav", stereo(SECOND / 2, -1));
+        String id = session(client, "kik_final2.wav", stereo(SECOND, NEVER), "LD VOX comp_03.wav", stereo(SECOND / 2, NEVER));
         String handoff = client.handoff(id);
         report(client, id, handoff);
         JsonNode state = client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 1, \"handoff\": \"" + handoff + "\"}").json();
-        assertThat(state.get("session").get("rows").findValuesAsText("name")).containsExactly("Kick", "Lead Voice", "Mix");
+        assertThat(names(state)).containsExactly("Kick", "Lead Voice", "Mix");
         assertThat(state.get("session").get("rows").get(1).get("about").get("note").asText()).isEqualTo("comp_03");
         assertThat(state.get("revision").asInt()).isEqualTo(2);
         assertThat(client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 2, \"handoff\": null}").status()).isEqualTo(422);
@@ -100,7 +101,7 @@ final class PrepareTest {
     @Test
     void namesOfFilesAreMadeOfParts() throws Exception {
         Client client = TestServer.shared().client();
-        String id = session(client, "Tuba.wav", stereo(SECOND, -1));
+        String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
         String handoff = client.handoff(id);
         Answer named = client.put("/api/handoffs/" + handoff, """
                 {"revision": 1, "name": "m", "naming": {"parts": ["song", "row", "version"], "separator": "hyphen", "letters": "upper", "longest": 40, "version": "v2"}}""");
@@ -111,13 +112,13 @@ final class PrepareTest {
     @Test
     void filesComeIntoASessionAndItGoesOutAsOne() throws Exception {
         Client client = TestServer.shared().client();
-        String id = session(client, "Tuba.wav", stereo(SECOND, -1));
+        String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
         JsonNode added = client.upload("/api/sessions/" + id + "/files?revision=1&at=4800", null, Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes())).json();
         assertThat(added.get("revision").asInt()).isEqualTo(2);
         assertThat(added.get("refused")).hasSize(1);
-        assertThat(client.upload("/api/sessions/" + id + "/files?revision=1", null, Map.of("Viol.wav", stereo(100, -1))).status()).as("stale").isEqualTo(409);
+        assertThat(client.upload("/api/sessions/" + id + "/files?revision=1", null, Map.of("Viol.wav", stereo(100, NEVER))).status()).as("stale").isEqualTo(409);
         Answer zip = client.get("/api/sessions/" + id + "/file");
-        assertThat(zip.header("Content-Disposition")).contains("Waltz session.zip");
+        assertThat(zip.header("Content-Disposition")).contains("Waltz%20session.zip");
         JsonNode again = client.bringIn(null, "moved.zip", zip.whole().body()).json();
         assertThat(client.get("/api/sessions/" + again.get("id").asText()).json().get("session")).isEqualTo(client.get("/api/sessions/" + id).json().get("session"));
         assertThat(client.get("/api/sessions/none/file").status()).isEqualTo(404);
@@ -130,14 +131,14 @@ final class PrepareTest {
         JsonNode offers = client.get("/api/sessions/" + id + "/offers").json();
         assertThat(offers.get(0).get("kind").asText()).isEqualTo("stereoRow");
         JsonNode state = client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 1, \"left\": \"r1\", \"right\": \"r2\"}").json();
-        assertThat(state.get("session").get("rows").findValuesAsText("name")).containsExactly("Acc", "Mix");
+        assertThat(names(state)).containsExactly("Acc", "Mix");
         assertThat(client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 2, \"left\": \"r1\", \"right\": \"r2\"}").status()).isEqualTo(422);
     }
 
     @Test
     void whatIsHeardIsWhatIsPrintedFromAnyFrameOn() throws Exception {
         Client client = TestServer.shared().client();
-        String id = session(client, "Tuba.wav", stereo(SECOND, -1), "Harp.wav", stereo(SECOND, -1));
+        String id = session(client, "Tuba.wav", stereo(SECOND, NEVER), "Harp.wav", stereo(SECOND, NEVER));
         float[] whole = heard(client.get("/api/sessions/" + id + "/sound?from=0"));
         assertThat(whole).hasSize(2 * SECOND);
         for (int i = 0; i < SECOND; i += 997) {
@@ -149,6 +150,12 @@ final class PrepareTest {
         float[] alone = heard(client.get("/api/sessions/" + id + "/sound?from=0&rows=r1"));
         assertThat(alone[2 * 5_000]).isEqualTo(whole[2 * 5_000] / 2, within(1e-6f));
         assertThat(client.get("/api/sessions/" + id + "/sound?from=99999999").status()).isEqualTo(422);
+    }
+
+    private static List<String> names(JsonNode state) {
+        List<String> names = new ArrayList<>();
+        state.get("session").get("rows").forEach(row -> names.add(row.get("name").asText()));
+        return names;
     }
 
     private static float[] heard(Answer answer) {

@@ -34,6 +34,14 @@ class ListenController {
         this.dataFolder = dataFolder;
     }
 
+    private void refuseMissing(Session session) {
+        session.audioRows().stream().filter(row -> !row.strip().muted()).forEach(row -> row.clips().stream()
+                .filter(clip -> !store.has(clip.recording())).findFirst().ifPresent(clip -> {
+                    throw Refused.unusable("“" + session.recording(clip.recording()).fileName() + "” of row “" + row.name()
+                            + "” is missing. Drop the file on the session, or mute the row.");
+                }));
+    }
+
     /**
      * The session's sound as interleaved stereo floats, little-endian, at its rate.
      *
@@ -50,6 +58,7 @@ class ListenController {
             throw Refused.unusable("There is nothing to hear from there on.").with("field", "from");
         }
         Session heard = Alone.of(session, rows == null ? Set.of() : rows);
+        refuseMissing(heard);
         if (!places.tryAcquire()) {
             throw Refused.conflict("Too many listen at once; stop one of them first.");
         }

@@ -29,7 +29,7 @@ import java.util.concurrent.atomic.AtomicReference;
  */
 final class ListenStream {
     /** Longer than any house effect needs to settle to what is heard. */
-    private static final double WARM_UP_SECONDS = 4;
+    private static final double WARM_UP_SECONDS = 2.5;
     private static final int THREADS = 2;
     private static final int PIECE_BYTES = 1 << 16;
     private static final long LOOK_AGAIN_MS = 8;
