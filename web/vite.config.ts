@@ -2,11 +2,11 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({
+export default defineConfig(({ mode }) => ({
   plugins: [tailwindcss(), svelte()],
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   test: { css: true },
   // components are tested as the browser gets them
-  resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
+  resolve: mode === 'test' ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
-});
+}));

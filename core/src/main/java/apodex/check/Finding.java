@@ -49,8 +49,8 @@ public record Finding(String check, String key, Severity severity, String title,
         return new Finding(check, key, severity, title, words, rows, evidence, all);
     }
 
-    /** What a dismissal is about: when this changes, so has the evidence. */
+    /** What a dismissal is about: when this changes, so has the evidence. The place of a row in the order is none. */
     public String seen() {
-        return words + evidence.figures();
+        return words.replaceAll("Row \\d+ ", "") + evidence.figures();
     }
 }

@@ -16,7 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
 
-/** A kept insert that rings on or answers later, such as a reverb or a delay: the mixer gets it for good. */
+/** A kept insert that rings on, such as a reverb, or moves with the beat, such as a delay: the mixer gets it for good. */
 final class KeptTail extends Check {
     /** Filters and detectors ring for less. */
     private static final double AUDIBLE_SECONDS = 0.15;
@@ -36,10 +36,11 @@ final class KeptTail extends Check {
                 Effect effect = Effects.find(insert.effect()).orElseThrow();
                 double seconds = at.session().rate().seconds(effect.tailFrames(new Values(insert.settings()), place));
                 String note = effect.name() + " is part of the sound";
-                if (insert.kept() && seconds > AUDIBLE_SECONDS && !Notes.says(row, note)) {
-                    Finding finding = Finding.of(this, Severity.LOOK, "A kept effect rings on", effect.name() + " of "
-                                    + at.called(row) + " is kept: Shaped carries " + String.format(Locale.ROOT, "%.1f", seconds)
-                                    + " s of its tail, and no mixer can take it out.", List.of(row.id()))
+                boolean rings = seconds > AUDIBLE_SECONDS;
+                if (insert.kept() && (rings || followsTempo(effect)) && !Notes.says(row, note)) {
+                    Finding finding = Finding.of(this, Severity.LOOK, rings ? "A kept effect rings on" : "A kept effect moves with the beat", effect.name() + " of "
+                                    + at.called(row) + " is kept: Shaped carries " + (rings ? String.format(Locale.ROOT, "%.1f", seconds)
+                                    + " s of its tail" : "its rhythm at this tempo") + ", and no mixer can take it out.", List.of(row.id()))
                             .with("Tail", String.format(Locale.ROOT, "%.1f s", seconds))
                             .offering(Remedy.changing("Do not keep it", new SetInserts(row.id(), without(row, insert))));
                     if (!at.isPrinted(row, Station.RAW)) {
@@ -49,6 +50,10 @@ final class KeptTail extends Check {
                 }
             }
         }
+    }
+
+    private static boolean followsTempo(Effect effect) {
+        return effect.settings().stream().anyMatch(setting -> setting.unit().equals("quarters"));
     }
 
     private static List<Insert> without(Row row, Insert kept) {

@@ -276,6 +276,7 @@ final class Faults {
         near("leftOutOfRaw", "at rest", session(good("a", "Tuba")));
         Row ringing = inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()).keep());
         fault("keptTail", "a kept reverb", session(ringing));
+        fault("keptTail", "a kept chopper goes with the tempo", session(inserted(good("a", "Tuba"), Insert.of("chopper", Map.of()).keep())));
         near("keptTail", "a kept filter", session(inserted(good("a", "Tuba"), Insert.of("bell", Map.of("gainDb", 3.0)).keep())));
         near("keptTail", "a reverb that is not kept", session(inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()))));
         Session played = session(inserted(good("a", "Tuba"), Insert.of("amplifier", Map.of()).keep()));

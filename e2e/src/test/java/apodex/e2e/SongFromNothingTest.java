@@ -121,7 +121,8 @@ final class SongFromNothingTest {
         for (int row = 0; row < 3; row++) {
             assertThat(session().get("rows").get(row).get("takes").get(0).get("clips").get(0).get("position").asLong()).as("snapped to a beat").isEqualTo(SECOND);
         }
-        page.keyboard().press("Control+z");
+        page.waitForResponse("**/undo", () -> page.keyboard().press("Control+z"));
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo"))).isEnabled();
         page.waitForResponse("**/redo", () -> page.keyboard().press("Control+Shift+Z"));
     }
 
@@ -141,7 +142,7 @@ final class SongFromNothingTest {
         page.locator("button[data-row=r4]").click();
         page.waitForResponse("**/edits", () -> page.getByLabel("Add an insert").selectOption("gain"));
         Locator side = page.getByLabel("Selected row and song");
-        Locator gain = side.getByLabel("Gain", new Locator.GetByLabelOptions().setExact(true));
+        Locator gain = side.locator(".settings label").filter(new Locator.FilterOptions().setHasText("Gain")).getByRole(AriaRole.TEXTBOX);
         gain.fill("−6,0");
         page.waitForResponse("**/edits", () -> gain.press("Enter"));
         JsonNode insert = session().get("rows").get(0).get("strip").get("inserts").get(0);

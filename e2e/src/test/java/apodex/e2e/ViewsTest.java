@@ -162,6 +162,8 @@ final class ViewsTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByLabel("Rows")).not().containsText("Tiny");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        assertThat(page.getByLabel("Rows")).not().containsText("Small kit");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByLabel("Rows")).not().containsText("Hammered");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByLabel("Rows")).containsText("frame drum CLIPS??");
