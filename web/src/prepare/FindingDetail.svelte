@@ -5,7 +5,7 @@
   import EvidenceRoute from './EvidenceRoute.svelte';
   import EvidenceWave from './EvidenceWave.svelte';
 
-  let { store, session: sessions, found }: { store: FindingsStore; session: SessionStore; found: Found } = $props();
+  let { store, session: sessions, found, onleft }: { store: FindingsStore; session: SessionStore; found: Found; onleft: () => void } = $props();
   const finding = $derived(found.finding);
   const session = $derived(sessions.session!);
   const row = $derived(session.rows.find((each) => each.id === finding.rows[0]));
@@ -17,6 +17,13 @@
     busy = true;
     await store.take(remedy);
     busy = false;
+  }
+
+  async function leave() {
+    busy = true;
+    await store.leave(found);
+    busy = false;
+    onleft();
   }
 
   const where = (remedy: Remedy) => (remedy.edit ? (remedy.sound === 'stays' ? 'session, sound stays' : 'session') : 'plan only');
@@ -43,7 +50,7 @@
     {#if row && !FACTS.includes(finding.check)}<a class="plain" href="#/s/{sessions.id}?row={row.id}">Show it in Session</a>{/if}
     <span class="leave">
       {#if found.dismissed}<button class="plain" disabled={busy} onclick={() => store.restore(found)}>Put it back on the list</button>
-      {:else}<button class="plain" disabled={busy} onclick={() => store.leave(found)} title="Stays off the list until its evidence changes">Leave it</button>{/if}
+      {:else}<button class="plain" disabled={busy} onclick={leave} title="Stays off the list until its evidence changes">Leave it</button>{/if}
     </span>
   </div>
 </section>

@@ -40,7 +40,7 @@
   {:else}
     <FindingList {store} rows={session.session.rows} bind:selected={() => found?.finding.key, (key) => (selected = key)} />
     <div class="main">
-      {#if found}{#key found.finding.key}<FindingDetail {store} {session} {found} />{/key}
+      {#if found}{#key found.finding.key}<FindingDetail {store} {session} {found} onleft={() => (selected = undefined)} />{/key}
       {:else}<p class="calm"><b>{store.report.unmeasured ? 'Nothing so far.' : 'This session is ready.'}</b> {store.report.unmeasured ? 'Recordings are still being read.' : 'Go on to the plan, or look at the names once more.'}</p>{/if}
       <NamesTable {store} {session} {handoff} parts={parts} onparts={() => (naming = true)} />
     </div>

@@ -86,7 +86,7 @@ final class PrepareViewTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByText("+ song").click();
         assertThat(dialog).containsText("_Low Tide Waltz.wav");
-        dialog.getByText("song", new Locator.GetByTextOptions().setExact(true)).press("ArrowLeft");
+        dialog.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("song")).press("ArrowLeft");
         dialog.getByLabel("Capitals").selectOption("lower");
         assertThat(dialog).containsText("low tide waltz");
     }

@@ -175,9 +175,10 @@ final class SongFromNothingTest {
     private void prepare() {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare")).click();
         Locator findings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Findings"));
-        assertThat(findings.locator("progress")).hasCount(0);
         Locator open = findings.locator(".list button:not(.left)");
         assertThat(open.first()).isVisible();
+        page.waitForFunction("() => fetch('/api/sessions/" + id + "/findings').then(answer => answer.json()).then(report => report.unmeasured === 0)");
+        assertThat(findings.locator("progress")).hasCount(0);
         for (int left = open.count(); left > 0; left = open.count()) {
             open.first().click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Leave it").setExact(true)).click();
