@@ -62,7 +62,7 @@
 </section>
 
 <style>
-  section { width: 330px; flex: none; border-right: 1px solid var(--rule); display: flex; flex-direction: column; min-height: 0; background: var(--side); }
+  section { width: 348px; flex: none; border-right: 1px solid var(--rule); display: flex; flex-direction: column; min-height: 0; background: var(--side); }
   .head { height: 46px; flex: none; display: flex; align-items: center; gap: 8px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
   h2 { font-size: 13.5px; font-weight: 680; }
   .head .cap { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
@@ -77,7 +77,7 @@
   .list button.on { background: var(--teal-wash); }
   .list button b { display: block; font-weight: 640; }
   .list button span { min-width: 0; }
-  .words { display: block; color: var(--ink2); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; width: 264px; }
+  .words { display: block; color: var(--ink2); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; width: 282px; }
   .left { opacity: 0.66; }
   .ready { padding: 18px 16px; color: var(--ink2); }
   .foot { flex: none; padding: 10px 16px; border-top: 1px solid var(--rule); }

@@ -1,8 +1,9 @@
 <script lang="ts">
-  /** The five steps of the work, on one line. */
+  /** The six steps of the work, on one line. */
   const steps = [
     ['Session', 'Recordings on rows, placed by their time stamps'],
-    ['Plan', 'Which rows leave, and in what format'],
+    ['Prepare', 'Looked over, named, put right'],
+    ['Plan', 'Which rows leave, in what form'],
     ['Print', 'One walk through the song writes every file'],
     ['Proof', 'Each file read back from the disk'],
     ['Parcel', 'Files, sheet and checksums in one zip'],
@@ -18,7 +19,7 @@
 
 <style>
   section { margin-top: 44px; }
-  ol { display: grid; grid-template-columns: repeat(5, 1fr); margin-top: 14px; }
+  ol { display: grid; grid-template-columns: repeat(6, 1fr); margin-top: 14px; }
   li { position: relative; padding: 22px 18px 0 0; }
   li::before { content: ''; position: absolute; left: 0; right: 0; top: 6px; height: 3px; background: var(--ink); }
   li:last-child::before { right: auto; width: 13px; }

@@ -13,6 +13,10 @@ public record UseRecordings(List<Recording> recordings) implements SessionEdit {
     public Session applyTo(Session session) {
         List<Recording> all = new ArrayList<>(session.recordings());
         for (Recording recording : recordings) {
+            if (recording.sha256() == null || !recording.sha256().matches("[0-9a-f]{64}") || recording.rate() == null
+                    || recording.channels() < 1 || recording.frames() < 1) {
+                throw new EditRefused("recordings", "“" + NameRule.shown(String.valueOf(recording.fileName())) + "” is no recording that can be used.");
+            }
             if (all.stream().noneMatch(known -> known.sha256().equals(recording.sha256()))) {
                 all.add(recording);
             }

@@ -20,8 +20,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Edits of rows, takes and the whole session. */
 final class RowEditsTest {
-    private static final Recording LONG = new Recording("ab", "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 1_000, null, null);
-    private static final Recording SHORT = new Recording("cd", "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 300, null, null);
+    private static final Recording LONG = new Recording("ab".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 1_000, null, null);
+    private static final Recording SHORT = new Recording("cd".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 300, null, null);
     private static final Clip WHOLE = Clip.whole(LONG, 0, 1, 100);
     private static final Session SESSION = new Session(
             new Song("Low Tide Waltz", "", 120.0, Meter.parse("3/4"), null, List.of(new TempoChange(3, 60, TempoChange.Way.JUMP)), List.of(new MeterChange(3, Meter.FOUR_FOUR))),
@@ -91,9 +91,9 @@ final class RowEditsTest {
 
     @Test
     void aShorterRecordingCutsItsClips() {
-        Session shorter = new ReplaceRecording("ab", SHORT).applyTo(SESSION);
+        Session shorter = new ReplaceRecording("ab".repeat(32), SHORT).applyTo(SESSION);
         assertThat(shorter.audioRows()).allSatisfy(row -> assertThat(row.clips()).allSatisfy(clip -> {
-            assertThat(clip.recording()).isEqualTo("cd");
+            assertThat(clip.recording()).isEqualTo("cd".repeat(32));
             assertThat(clip.frames()).isEqualTo(300);
         }));
         assertThat(shorter.recordings()).containsExactly(SHORT);
@@ -129,6 +129,7 @@ final class RowEditsTest {
                 Arguments.of(new UseTakeFor("r2", "t2", 5, 5), "to", "ends after"),
                 Arguments.of(new ShiftSession(0), "bars", "1 to 64"),
                 Arguments.of(new ReplaceRecording("zz", SHORT), "old", "no such recording"),
+                Arguments.of(new UseRecordings(List.of(new Recording("../../x", "x.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 9, null, null))), "recordings", "no recording"),
                 Arguments.of(new SetAbout("r1", Role.BASS, "x".repeat(2_001)), "note", "2000"),
                 Arguments.of(new Together("nothing", List.of()), "edits", "1 to 5000"));
     }

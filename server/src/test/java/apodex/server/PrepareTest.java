@@ -110,6 +110,22 @@ final class PrepareTest {
     }
 
     @Test
+    void stepsThatCannotBeMadeOrNamedAreRefused() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(client, "Tuba.wav", stereo(100, NEVER));
+        String rename = "{\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"x\", \"named\": null}";
+        String stray = "{\"type\": \"useRecordings\", \"recordings\": [{\"sha256\": \"../../x\", \"fileName\": \"x\", \"rate\": 48000, \"channels\": 1, \"sample\": \"int24\", \"frames\": 9}]}";
+        for (String edit : List.of("{\"type\": \"together\", \"words\": null, \"edits\": [" + rename + "]}", "{\"type\": \"together\", \"words\": \"w\", \"edits\": []}",
+                "{\"type\": \"moveRows\", \"rows\": null, \"before\": null}", "{\"type\": \"replaceRecording\", \"old\": null, \"replacement\": null}",
+                "{\"type\": \"useTakeFor\", \"row\": \"r1\", \"take\": null, \"from\": 0, \"to\": 10}", "{\"type\": \"duplicateRow\", \"row\": null}", stray)) {
+            Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": 1, \"edit\": " + edit + "}");
+            assertThat(answer.status()).as(edit).isEqualTo(422);
+            assertThat(answer.json().get("detail").asText()).endsWith(".");
+        }
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).isEqualTo(1);
+    }
+
+    @Test
     void filesComeIntoASessionAndItGoesOutAsOne() throws Exception {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));

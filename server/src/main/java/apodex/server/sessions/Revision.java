@@ -28,8 +28,8 @@ record Revision(
     }
 
     Revision after(SessionEdit edit) {
-        return new Revision(sessionId, revision + 1, shown(edit.describe(session)), edit, edit.applyTo(session), revision,
-                null);
+        Session after = edit.applyTo(session); // refuses first what could not even be described
+        return new Revision(sessionId, revision + 1, shown(edit.describe(session)), edit, after, revision, null);
     }
 
     /** As long as the history keeps it. */
