@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy } from 'svelte';
   import { badges } from '../lib/chrome/badges';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
@@ -20,6 +21,9 @@
   const store = $derived(openFindings(params.id));
   // svelte-ignore state_referenced_locally
   const shown = new ShownRun(handoff, 'newest');
+  // svelte-ignore state_referenced_locally
+  store.looking = true;
+  onDestroy(() => (store.looking = false));
   let selected = $state<string>();
   let naming = $state(false);
 

@@ -33,6 +33,7 @@ export type RunEntry = Schemas['RunEntry'];
 export type Pulse = Schemas['Pulse'];
 export type Verdict = Schemas['Verdict'];
 export type Report = Schemas['Report'];
+export type FindingsSummary = Schemas['Summary'];
 export type Found = Schemas['Found'];
 export type Finding = Schemas['Finding'];
 export type Remedy = Schemas['Remedy'];

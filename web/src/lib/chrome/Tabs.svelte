@@ -16,7 +16,7 @@
     badges?: Partial<Record<TabName, TabBadge>>;
   } = $props();
   const findings = $derived(openFindings(sessionId));
-  const shown = $derived({ ...badges, prepare: prepareBadge(findings.report) });
+  const shown = $derived({ ...badges, prepare: prepareBadge(findings.summary) });
   $effect(() => {
     if (!findings.isCurrent && findings.isReady) void findings.load();
   });

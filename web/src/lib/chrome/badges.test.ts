@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { RunView, Verdict } from '../api/types';
 import type { HandoffStore } from '../state/handoff.svelte';
 import type { SessionStore } from '../state/session.svelte';
-import { badges, proofBadge } from './badges';
+import { badges, prepareBadge, proofBadge } from './badges';
 
 const verdict = (grade: Verdict['grade']): Verdict => ({ grade, headline: '', detail: '', files: [] });
 const session = { session: { rows: [{}, {}, {}] } } as unknown as SessionStore;
@@ -19,6 +19,15 @@ describe('badges', () => {
     expect(found.print?.text).toBe('25 %');
     expect(found.proof).toBeUndefined();
     expect(found.parcel).toBeUndefined();
+  });
+  it('what was found says its worst, and ready only when all was read', () => {
+    const found = { sessionRevision: 1, handoffRevision: 1, recordings: 3, unmeasured: 0, stops: 0, look: 0, know: 0 };
+    expect(prepareBadge({ ...found, stops: 1, look: 4 })).toEqual({ text: '1 stops', colour: 'rust' });
+    expect(prepareBadge({ ...found, look: 4, know: 2 })?.text).toBe('4 to look at');
+    expect(prepareBadge({ ...found, unmeasured: 2 })?.text).toBe('measuring');
+    expect(prepareBadge({ ...found, know: 2 })?.text).toBe('2 to know');
+    expect(prepareBadge(found)).toEqual({ text: 'ready', colour: 'moss' });
+    expect(prepareBadge(undefined)).toBeUndefined();
   });
   it('the proof says its worst', () => {
     expect(proofBadge([verdict('good'), verdict('look'), verdict('wrong'), verdict('look')])).toEqual({ text: '1 wrong', colour: 'rust' });

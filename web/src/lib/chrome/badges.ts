@@ -1,4 +1,4 @@
-import type { Report, RunView, Verdict } from '../api/types';
+import type { FindingsSummary, RunView, Verdict } from '../api/types';
 import type { HandoffStore } from '../state/handoff.svelte';
 import type { SessionStore } from '../state/session.svelte';
 import { bytes, count, minutes } from '../units';
@@ -16,15 +16,12 @@ export function badges(session: SessionStore, handoff: HandoffStore, run: RunVie
 }
 
 /** How much of what was found still waits. */
-export function prepareBadge(report: Report | undefined): TabBadge | undefined {
-  if (!report) return undefined;
-  const open = report.findings.filter((found) => !found.dismissed);
-  const stops = open.filter((found) => found.finding.severity === 'stops').length;
-  const look = open.filter((found) => found.finding.severity === 'look').length;
-  if (stops) return { text: stops === 1 ? '1 stops' : `${stops} stop`, colour: 'rust' };
-  if (look) return { text: `${look} to look at`, colour: 'ochre' };
-  if (report.unmeasured) return { text: 'measuring', colour: 'teal' };
-  return open.length ? { text: `${open.length} to know`, colour: 'teal' } : { text: 'ready', colour: 'moss' };
+export function prepareBadge(found: FindingsSummary | undefined): TabBadge | undefined {
+  if (!found) return undefined;
+  if (found.stops) return { text: found.stops === 1 ? '1 stops' : `${found.stops} stop`, colour: 'rust' };
+  if (found.look) return { text: `${found.look} to look at`, colour: 'ochre' };
+  if (found.unmeasured) return { text: 'measuring', colour: 'teal' };
+  return found.know ? { text: `${found.know} to know`, colour: 'teal' } : { text: 'ready', colour: 'moss' };
 }
 
 function printBadge(run: RunView): TabBadge {

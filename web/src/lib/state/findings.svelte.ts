@@ -1,14 +1,23 @@
 import client, { answer } from '../api/client';
-import type { Found, Proposed, Remedy, Report } from '../api/types';
+import type { FindingsSummary, Found, Proposed, Remedy, Report } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 import type { HandoffStore } from './handoff.svelte';
 import type { SessionStore } from './session.svelte';
 
 const AGAIN_MS = 700;
 
+function summed({ findings, names: _, ...rest }: Report): FindingsSummary {
+  const open = (severity: string) => findings.filter((found) => !found.dismissed && found.finding.severity === severity).length;
+  return { ...rest, stops: open('stops'), look: open('look'), know: open('know') };
+}
+
 /** What was found in the session, and what is proposed; looks again until every recording has been measured. */
 export class FindingsStore {
   report = $state.raw<Report>();
+  /** How much waits; all that views besides Prepare ask for. */
+  summary = $state.raw<FindingsSummary>();
+  /** Whether somebody looks at the findings themselves. */
+  looking = $state(false);
   failure = $state<string>();
   private asking = false;
   private again = false;
@@ -33,7 +42,8 @@ export class FindingsStore {
 
   /** Whether what is shown is about the session and the plan as they stand. */
   get isCurrent(): boolean {
-    return !!this.report && this.report.sessionRevision === this.session.state?.revision && this.report.handoffRevision === (this.handoff.state?.revision ?? 0);
+    const known = this.looking ? this.report : this.summary;
+    return known?.sessionRevision === this.session.state?.revision && known?.handoffRevision === (this.handoff.state?.revision ?? 0);
   }
 
   get isReady(): boolean {
@@ -51,10 +61,13 @@ export class FindingsStore {
       do {
         this.again = false;
         const params = { path: { sessionId: this.session.id }, query: { handoff: this.handoff.id } };
-        this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params }));
+        if (this.looking) {
+          this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params }));
+          this.summary = summed(this.report);
+        } else this.summary = await answer(client.GET('/api/sessions/{sessionId}/findings/summary', { params }));
       } while (this.again);
       this.failure = undefined;
-      if (this.report.unmeasured > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
+      if (this.summary.unmeasured > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
     } catch (thrown) {
       this.failure = (thrown as Error).message;
     } finally {

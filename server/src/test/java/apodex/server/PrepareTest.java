@@ -59,6 +59,8 @@ final class PrepareTest {
         String handoff = client.handoff(id);
         assertThat(client.get("/api/sessions/" + id + "/findings").json().get("findings")).as("the cheap ones come at once").isNotEmpty();
         JsonNode clipped = found(report(client, id, handoff), "clippedRecording");
+        JsonNode summary = client.get("/api/sessions/" + id + "/findings/summary?handoff=" + handoff).json();
+        assertThat(summary.get("look").asInt() + summary.get("know").asInt()).isEqualTo(report(client, id, handoff).get("findings").size());
         assertThat(clipped.get("dismissed").asBoolean()).isFalse();
         String leave = new ObjectMapper().writeValueAsString(Map.of("key", clipped.get("finding").get("key").asText(), "seen", clipped.get("seen").asText()));
         assertThat(client.post("/api/sessions/" + id + "/findings/leave", leave).status()).isEqualTo(204);

@@ -5,6 +5,7 @@ import apodex.check.Checks;
 import apodex.check.Finding;
 import apodex.check.Look;
 import apodex.check.SafeRemedies;
+import apodex.check.Severity;
 import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
 import apodex.naming.NameProposal;
@@ -86,6 +87,23 @@ class Findings {
         List<Proposed> names = NameProposals.of(session).stream()
                 .map(each -> new Proposed(each, NameProposals.accepting(session, each))).toList();
         return new Report(state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
+    }
+
+    /**
+     * How much of what was found still waits; small, whatever the session's size.
+     *
+     * @param stops of the worst kind, not dismissed; as {@code look} and {@code know}
+     */
+    record Summary(int sessionRevision, int handoffRevision, int recordings, int unmeasured, int stops, int look, int know) {}
+
+    /** @param handoffId what is going to be printed; null for what is usual */
+    Summary summary(String sessionId, @Nullable String handoffId) {
+        Report report = report(sessionId, handoffId);
+        Map<Severity, Long> open = report.findings().stream().filter(found -> !found.dismissed())
+                .collect(Collectors.groupingBy(found -> found.finding().severity(), Collectors.counting()));
+        return new Summary(report.sessionRevision(), report.handoffRevision(), report.recordings(), report.unmeasured(),
+                open.getOrDefault(Severity.STOPS, 0L).intValue(), open.getOrDefault(Severity.LOOK, 0L).intValue(),
+                open.getOrDefault(Severity.KNOW, 0L).intValue());
     }
 
     /** Takes every remedy that leaves the sound as it is, as one step. */

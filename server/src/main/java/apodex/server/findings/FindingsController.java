@@ -35,6 +35,11 @@ class FindingsController {
         return findings.report(sessionId, handoff);
     }
 
+    @GetMapping("/summary")
+    Findings.Summary summary(@PathVariable String sessionId, @RequestParam(required = false) @Nullable String handoff) {
+        return findings.summary(sessionId, handoff);
+    }
+
     /** @param revision the session's revision that was looked over */
     record SafeRequest(int revision, @Nullable String handoff) {}
 
