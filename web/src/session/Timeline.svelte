@@ -94,6 +94,9 @@
 
   function place(event: MouseEvent) {
     const box = canvas.getBoundingClientRect();
+    // the scroller itself, and not what the last scroll event said: a press can come before that event
+    scrollX = scroller.scrollLeft;
+    scrollY = scroller.scrollTop;
     const x = event.clientX - box.left + scrollX;
     return { x, y: event.clientY - box.top, frame: (x / zoom) * session.rate };
   }

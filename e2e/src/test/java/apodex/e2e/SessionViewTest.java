@@ -102,7 +102,8 @@ final class SessionViewTest {
     @Test
     void aTakeIsAssembledByDraggingAcrossLanes() throws Exception {
         page.getByLabel("Takes of LD VOX comp_03").click();
-        page.locator("button[data-row=r10]").scrollIntoViewIfNeeded();
+        page.locator("button[data-row=r10]").evaluate("row => row.scrollIntoView({block: 'center'})");
+        page.waitForTimeout(400);
         BoundingBox head = page.locator("button[data-row=r10]").boundingBox();
         BoundingBox canvas = page.getByLabel("Timeline").locator("canvas").boundingBox();
         double perSecond = (canvas.width - 16) / 74.4;
