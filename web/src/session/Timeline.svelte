@@ -5,7 +5,7 @@
   import { tiles } from '../lib/waveform/tiles';
   import { hitClip } from './clips/hit';
   import { cursorOf, dragClips, dragLane, dragMarker, dragRuler, type Drag, type Grid } from './drag';
-  import { drawTimeline } from './drawTimeline';
+  import { drawTimeline, scrolledBy, scrollTimeline, type TimelineState } from './drawTimeline';
   import type { Editing } from './editing.svelte';
   import { placeAt, places, RULER_HEIGHT } from './layout';
   import RowHeads from './RowHeads.svelte';
@@ -39,6 +39,8 @@
   let dragged = $state(0);
   let cursor = $state('default');
   let frame = 0;
+  /** What stands on the canvas, and what came of tiles, theme and dragging when it was drawn. */
+  let drawn: { state: TimelineState; signs: string } | undefined;
 
   const store = $derived(editing.store);
   const session = $derived(editing.session);
@@ -65,10 +67,15 @@
       session, tempo: store.tempo, places: all, chosenRows: editing.rows, isClipChosen: (row: string, index: number) => editing.isClipChosen(row, index),
       ghost: drag?.ghost, head: editing.head, playing, loop: drag?.loop ?? loop, pixelsPerSecond: zoom, scrollX, scrollY, width: timelineWidth, height, clips: editing.clips,
     };
+    const signs = `${arrived} ${theme.night} ${dragged}`;
     cancelAnimationFrame(frame);
     frame = requestAnimationFrame(() => {
-      const { ink, scale } = prepare(canvas, state.width, state.height);
-      drawTimeline(ink, scale, colours(canvas), state);
+      const scale = window.devicePixelRatio || 1;
+      const by = drawn && drawn.signs === signs ? scrolledBy(drawn.state, state) : undefined;
+      if (by !== undefined && Number.isInteger(by * scale) && Math.abs(by) < state.height - RULER_HEIGHT) {
+        scrollTimeline(canvas.getContext('2d')!, scale, colours(canvas), state, by);
+      } else drawTimeline(prepare(canvas, state.width, state.height).ink, scale, colours(canvas), state);
+      drawn = { state, signs };
     });
   });
 

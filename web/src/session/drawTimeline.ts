@@ -43,13 +43,18 @@ export interface Stretch {
 export type Ink = CanvasRenderingContext2D;
 export type Colour = (name: string) => string;
 
-/** Draws ruler, rules and the clips of the rows that can be seen. Everything here is in device pixels. */
-export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: TimelineState): void {
+/**
+ * Draws ruler, rules and the clips of the rows that can be seen. Everything here is in device pixels.
+ *
+ * @param from first line below the ruler that has to be drawn, in pixels of the page
+ * @param to line before which drawing can stop
+ */
+export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: TimelineState, from = 0, to = s.height - RULER_HEIGHT): void {
   const v: Stretch = {
     width: s.width * scale, height: s.height * scale, perSecond: s.pixelsPerSecond * scale, originX: -s.scrollX * scale,
     from: s.scrollX / s.pixelsPerSecond, to: (s.scrollX + s.width) / s.pixelsPerSecond,
   };
-  const shown = visible(s.places, s.scrollY, s.scrollY + s.height - RULER_HEIGHT);
+  const shown = visible(s.places, s.scrollY + from, s.scrollY + to);
   const top = (place: Place) => (RULER_HEIGHT + place.top - s.scrollY) * scale;
   for (const place of shown) drawGround(ink, scale, colour, s, place, top(place), v.width);
   drawRules(ink, scale, colour, s, v);
@@ -64,6 +69,37 @@ export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: Timelin
   }
   drawRuler(ink, scale, colour, s, v);
   drawHeads(ink, scale, colour, s, v);
+}
+
+/** How far the second picture is scrolled down from the first where nothing else differs, in pixels of the page. */
+export function scrolledBy(before: TimelineState, now: TimelineState): number | undefined {
+  const same = (Object.keys(now) as (keyof TimelineState)[]).every((key) => key === 'scrollY' || typeof now[key] === 'function' || now[key] === before[key]);
+  return same ? now.scrollY - before.scrollY : undefined;
+}
+
+/**
+ * Draws what a scroll up or down brings into sight and moves the rest, which is most of it. Nothing but the scroll may
+ * have changed, and it has to be whole device pixels.
+ */
+export function scrollTimeline(ink: Ink, scale: number, colour: Colour, s: TimelineState, byPixels: number): void {
+  const top = RULER_HEIGHT * scale;
+  const height = s.height - RULER_HEIGHT;
+  ink.save();
+  ink.beginPath();
+  ink.rect(0, top, s.width * scale, height * scale);
+  ink.clip();
+  ink.globalCompositeOperation = 'copy';
+  ink.drawImage(ink.canvas, 0, -byPixels * scale);
+  ink.restore();
+  const from = byPixels > 0 ? height - byPixels : 0;
+  const to = byPixels > 0 ? height : -byPixels;
+  ink.save();
+  ink.beginPath();
+  ink.rect(0, top + from * scale, s.width * scale, (to - from) * scale);
+  ink.clip();
+  ink.clearRect(0, top + from * scale, s.width * scale, (to - from) * scale);
+  drawTimeline(ink, scale, colour, s, from, to);
+  ink.restore();
 }
 
 function drawGround(ink: Ink, scale: number, colour: Colour, s: TimelineState, place: Place, top: number, width: number): void {

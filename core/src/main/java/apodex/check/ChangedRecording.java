@@ -7,7 +7,7 @@ import java.util.function.Consumer;
 /** A recording in the store that is no longer what it was when it came in. */
 final class ChangedRecording extends Check {
     ChangedRecording() {
-        super("changedRecording", Needs.SESSION);
+        super("changedRecording");
     }
 
     @Override

@@ -13,7 +13,7 @@ import java.util.function.Consumer;
 /** Rows that only helped the players along: the receiver should find them apart, or not at all. */
 final class ClickAndGuide extends Check {
     ClickAndGuide() {
-        super("clickAndGuide", Needs.PLAN);
+        super("clickAndGuide");
     }
 
     @Override

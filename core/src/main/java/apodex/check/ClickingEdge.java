@@ -20,7 +20,7 @@ final class ClickingEdge extends Check {
     private static final double FADE_SECONDS = 0.005;
 
     ClickingEdge() {
-        super("clickingEdge", Needs.SESSION);
+        super("clickingEdge");
     }
 
     @Override

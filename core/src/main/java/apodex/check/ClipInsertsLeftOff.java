@@ -12,7 +12,7 @@ final class ClipInsertsLeftOff extends Check {
     private static final String NOTE = "clip effects left off";
 
     ClipInsertsLeftOff() {
-        super("clipInsertsLeftOff", Needs.PLAN);
+        super("clipInsertsLeftOff");
     }
 
     @Override

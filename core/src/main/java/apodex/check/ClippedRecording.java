@@ -16,7 +16,7 @@ final class ClippedRecording extends Check {
     private static final String NOTE = "clipped at ";
 
     ClippedRecording() {
-        super("clippedRecording", Needs.SOUND);
+        super("clippedRecording");
     }
 
     @Override

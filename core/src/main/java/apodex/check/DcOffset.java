@@ -18,7 +18,7 @@ final class DcOffset extends Check {
     private static final String NOTE = "recorded with an offset";
 
     DcOffset() {
-        super("dcOffset", Needs.SOUND);
+        super("dcOffset");
     }
 
     @Override

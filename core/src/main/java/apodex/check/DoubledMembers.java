@@ -11,7 +11,7 @@ final class DoubledMembers extends Check {
     private static final String NOTE = "a guide: do not lay it beside its members";
 
     DoubledMembers() {
-        super("doubledMembers", Needs.PLAN);
+        super("doubledMembers");
     }
 
     @Override

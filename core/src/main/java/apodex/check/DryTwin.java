@@ -12,7 +12,7 @@ import java.util.function.Consumer;
 /** An amplifier's sound planned without the dry twin that could be sent through another, or the other way round. */
 final class DryTwin extends Check {
     DryTwin() {
-        super("dryTwin", Needs.PLAN);
+        super("dryTwin");
     }
 
     @Override

@@ -23,7 +23,7 @@ final class EndCut extends Check {
     private static final double FADE_SECONDS = 0.05;
 
     EndCut() {
-        super("endCut", Needs.SESSION);
+        super("endCut");
     }
 
     @Override

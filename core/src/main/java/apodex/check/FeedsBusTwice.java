@@ -10,7 +10,7 @@ import java.util.function.Consumer;
 /** A row that reaches the same bus straight and by way of another bus. */
 final class FeedsBusTwice extends Check {
     FeedsBusTwice() {
-        super("feedsBusTwice", Needs.SESSION);
+        super("feedsBusTwice");
     }
 
     @Override

@@ -13,7 +13,7 @@ import java.util.function.Consumer;
 /** A row with sound that is planned and whose way never reaches the mix. */
 final class GoesNowhere extends Check {
     GoesNowhere() {
-        super("goesNowhere", Needs.PLAN);
+        super("goesNowhere");
     }
 
     @Override

@@ -22,7 +22,7 @@ final class KeptTail extends Check {
     private static final double AUDIBLE_SECONDS = 0.15;
 
     KeptTail() {
-        super("keptTail", Needs.PLAN);
+        super("keptTail");
     }
 
     @Override

@@ -10,7 +10,7 @@ import java.util.function.Consumer;
 /** Faders, pans and moves that the planned files of their rows do not carry. */
 final class LeftOutOfRaw extends Check {
     LeftOutOfRaw() {
-        super("leftOutOfRaw", Needs.PLAN);
+        super("leftOutOfRaw");
     }
 
     @Override

@@ -18,7 +18,7 @@ final class LevelForMixer extends Check {
     private static final double AIM_DBFS = -12;
 
     LevelForMixer() {
-        super("levelForMixer", Needs.PLAN);
+        super("levelForMixer");
     }
 
     @Override

@@ -12,7 +12,7 @@ import java.util.function.Consumer;
 /** A recording that clips use and the store does not have. */
 final class MissingRecording extends Check {
     MissingRecording() {
-        super("missingRecording", Needs.SESSION);
+        super("missingRecording");
     }
 
     @Override

@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 /** Recordings of several sample formats in one session. */
 final class MixedDepths extends Check {
     MixedDepths() {
-        super("mixedDepths", Needs.SESSION);
+        super("mixedDepths");
     }
 
     @Override

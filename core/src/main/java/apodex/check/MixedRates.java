@@ -12,7 +12,7 @@ final class MixedRates extends Check {
     private static final String NOTE = "recorded at ";
 
     MixedRates() {
-        super("mixedRates", Needs.SESSION);
+        super("mixedRates");
     }
 
     @Override

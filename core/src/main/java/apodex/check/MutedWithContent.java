@@ -13,7 +13,7 @@ final class MutedWithContent extends Check {
     private static final String NOTE = "muted in the mix";
 
     MutedWithContent() {
-        super("mutedWithContent", Needs.PLAN);
+        super("mutedWithContent");
     }
 
     @Override

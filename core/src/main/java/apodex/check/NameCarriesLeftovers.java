@@ -11,7 +11,7 @@ import java.util.function.Consumer;
 /** Names with short forms, gear, dates or take marks that a stranger has to guess at. */
 final class NameCarriesLeftovers extends Check {
     NameCarriesLeftovers() {
-        super("nameCarriesLeftovers", Needs.SESSION);
+        super("nameCarriesLeftovers");
     }
 
     @Override

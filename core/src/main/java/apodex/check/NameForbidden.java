@@ -10,7 +10,7 @@ import java.util.function.Consumer;
 /** A name with characters that the file system of some receiver forbids. */
 final class NameForbidden extends Check {
     NameForbidden() {
-        super("nameForbidden", Needs.SESSION);
+        super("nameForbidden");
     }
 
     @Override

@@ -14,7 +14,7 @@ import java.util.function.Consumer;
 /** A row still called what a program called it. */
 final class NameSaysNothing extends Check {
     NameSaysNothing() {
-        super("nameSaysNothing", Needs.SESSION);
+        super("nameSaysNothing");
     }
 
     @Override

@@ -13,7 +13,7 @@ final class NameTooLong extends Check {
     static final int READABLE = 40;
 
     NameTooLong() {
-        super("nameTooLong", Needs.SESSION);
+        super("nameTooLong");
     }
 
     @Override

@@ -15,7 +15,7 @@ import java.util.function.Consumer;
 /** Rows of the same name; letter case does not tell files apart everywhere. */
 final class NameTwice extends Check {
     NameTwice() {
-        super("nameTwice", Needs.SESSION);
+        super("nameTwice");
     }
 
     @Override

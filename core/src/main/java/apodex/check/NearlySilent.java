@@ -11,7 +11,7 @@ import java.util.function.Consumer;
 /** A row that never gets louder than -60 dBFS, and is planned and heard all the same. */
 final class NearlySilent extends Check {
     NearlySilent() {
-        super("nearlySilent", Needs.PLAN);
+        super("nearlySilent");
     }
 
     @Override

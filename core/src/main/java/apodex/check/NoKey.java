@@ -6,7 +6,7 @@ import java.util.function.Consumer;
 /** A session that nobody told its key. */
 final class NoKey extends Check {
     NoKey() {
-        super("noKey", Needs.SESSION);
+        super("noKey");
     }
 
     @Override

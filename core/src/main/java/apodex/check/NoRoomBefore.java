@@ -17,7 +17,7 @@ final class NoRoomBefore extends Check {
     private static final int OFFERED_BARS = 2;
 
     NoRoomBefore() {
-        super("noRoomBefore", Needs.PLAN);
+        super("noRoomBefore");
     }
 
     @Override

@@ -6,7 +6,7 @@ import java.util.function.Consumer;
 /** A session that nobody told its tempo. */
 final class NoTempo extends Check {
     NoTempo() {
-        super("noTempo", Needs.SESSION);
+        super("noTempo");
     }
 
     @Override

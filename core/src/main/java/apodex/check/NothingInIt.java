@@ -11,7 +11,7 @@ import java.util.function.Consumer;
 /** A row without clips or notes, or a bus that nothing feeds. */
 final class NothingInIt extends Check {
     NothingInIt() {
-        super("nothingInIt", Needs.SESSION);
+        super("nothingInIt");
     }
 
     @Override

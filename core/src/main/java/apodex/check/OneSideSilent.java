@@ -13,7 +13,7 @@ final class OneSideSilent extends Check {
     private static final String NOTE = "one side of the recording is silent";
 
     OneSideSilent() {
-        super("oneSideSilent", Needs.PLAN);
+        super("oneSideSilent");
     }
 
     @Override

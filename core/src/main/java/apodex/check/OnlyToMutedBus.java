@@ -13,7 +13,7 @@ import java.util.function.Consumer;
 /** A planned row that reaches the mix only through rows that are muted. */
 final class OnlyToMutedBus extends Check {
     OnlyToMutedBus() {
-        super("onlyToMutedBus", Needs.PLAN);
+        super("onlyToMutedBus");
     }
 
     @Override

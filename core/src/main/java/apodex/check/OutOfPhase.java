@@ -18,7 +18,7 @@ final class OutOfPhase extends Check {
     private static final String NOTE = "sides out of phase";
 
     OutOfPhase() {
-        super("outOfPhase", Needs.SOUND);
+        super("outOfPhase");
     }
 
     @Override

@@ -12,7 +12,7 @@ final class ParallelChain extends Check {
     private static final String NOTE = "runs beside what feeds it";
 
     ParallelChain() {
-        super("parallelChain", Needs.PLAN);
+        super("parallelChain");
     }
 
     @Override

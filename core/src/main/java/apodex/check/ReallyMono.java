@@ -14,7 +14,7 @@ final class ReallyMono extends Check {
     private static final String NOTE = "recorded in stereo, both sides the same";
 
     ReallyMono() {
-        super("reallyMono", Needs.PLAN);
+        super("reallyMono");
     }
 
     @Override

@@ -8,7 +8,7 @@ import java.util.function.Consumer;
 /** A sound that comes back to where it came from. Edits refuse it; a session from elsewhere can still hold one. */
 final class RoutingLoop extends Check {
     RoutingLoop() {
-        super("routingLoop", Needs.SESSION);
+        super("routingLoop");
     }
 
     @Override

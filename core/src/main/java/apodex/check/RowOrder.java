@@ -14,7 +14,7 @@ import java.util.function.Predicate;
 /** Voices scattered among other rows, or the two sides of a pair apart. */
 final class RowOrder extends Check {
     RowOrder() {
-        super("rowOrder", Needs.SESSION);
+        super("rowOrder");
     }
 
     @Override

@@ -15,7 +15,7 @@ import java.util.function.Consumer;
 /** Two rows that hold the same sound at the same place, whatever their files are called. */
 final class SameContent extends Check {
     SameContent() {
-        super("sameContent", Needs.SOUND);
+        super("sameContent");
     }
 
     @Override

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 /** Inserts of a bus or of the mix that some planned files went through and others did not. */
 final class SharedInserts extends Check {
     SharedInserts() {
-        super("sharedInserts", Needs.PLAN);
+        super("sharedInserts");
     }
 
     @Override

@@ -9,7 +9,7 @@ import java.util.function.Consumer;
 /** A row whose clips hold nothing but digital silence. */
 final class SilentThroughout extends Check {
     SilentThroughout() {
-        super("silentThroughout", Needs.SESSION);
+        super("silentThroughout");
     }
 
     @Override

@@ -18,7 +18,7 @@ final class StartCut extends Check {
     private static final double HEARD = 0.003;
 
     StartCut() {
-        super("startCut", Needs.SESSION);
+        super("startCut");
     }
 
     @Override

@@ -9,7 +9,7 @@ import java.util.function.Consumer;
 /** Takes with something on them that is not heard. */
 final class TakesNotChosen extends Check {
     TakesNotChosen() {
-        super("takesNotChosen", Needs.SESSION);
+        super("takesNotChosen");
     }
 
     @Override

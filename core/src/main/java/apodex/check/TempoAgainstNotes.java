@@ -17,7 +17,7 @@ final class TempoAgainstNotes extends Check {
     private static final double MOST_BY_CHANCE = 0.55;
 
     TempoAgainstNotes() {
-        super("tempoAgainstNotes", Needs.SESSION);
+        super("tempoAgainstNotes");
     }
 
     @Override

@@ -18,7 +18,7 @@ final class TinyGap extends Check {
     private static final double TINY_SECONDS = 0.01;
 
     TinyGap() {
-        super("tinyGap", Needs.SESSION);
+        super("tinyGap");
     }
 
     @Override

@@ -15,7 +15,7 @@ final class TruePeakOver extends Check {
     private static final double ROOM_DB = 1;
 
     TruePeakOver() {
-        super("truePeakOver", Needs.SOUND);
+        super("truePeakOver");
     }
 
     @Override

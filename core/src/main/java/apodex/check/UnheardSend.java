@@ -14,7 +14,7 @@ import java.util.function.Consumer;
 /** Sends to a return that nobody hears, because it is muted or goes nowhere. */
 final class UnheardSend extends Check {
     UnheardSend() {
-        super("unheardSend", Needs.SESSION);
+        super("unheardSend");
     }
 
     @Override

@@ -12,7 +12,7 @@ import java.util.function.Consumer;
 /** An insert of an effect that Apodex does not have. */
 final class UnknownEffect extends Check {
     UnknownEffect() {
-        super("unknownEffect", Needs.SESSION);
+        super("unknownEffect");
     }
 
     @Override

@@ -9,7 +9,7 @@ import java.util.function.Consumer;
 /** A return that no row sends to. */
 final class UnusedReturn extends Check {
     UnusedReturn() {
-        super("unusedReturn", Needs.SESSION);
+        super("unusedReturn");
     }
 
     @Override

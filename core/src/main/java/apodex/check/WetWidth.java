@@ -11,7 +11,7 @@ import java.util.function.Consumer;
 /** A mono row that its effects make wide, planned to be printed with one channel. */
 final class WetWidth extends Check {
     WetWidth() {
-        super("wetWidth", Needs.PLAN);
+        super("wetWidth");
     }
 
     @Override
