@@ -4,11 +4,17 @@
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import Rings from '../lib/signal/Rings.svelte';
   import PeakBar from './PeakBar.svelte';
-  import { column, Stamping, STATIONS, withChoices } from './stamping.svelte';
+  import { rowMoved, matches } from './rows';
+  import { column, Stamping, STATIONS } from './stamping.svelte';
 
-  let { store, depth, selected = $bindable() }: { store: HandoffStore; depth: Map<string, number>; selected?: string } = $props();
+  let { store, depth, roles, selected = $bindable() }: { store: HandoffStore; depth: Map<string, number>; roles: Map<string, string>; selected?: string } = $props();
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
+  let filter = $state('');
+  const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
+  const doubled = $derived(new Map(store.state!.doubled.flatMap((each) => each.rows.map((row) => [row, each.words] as const))));
+  let dragged = $state<string>();
+  let over = $state<string>();
   let focused = $state<Choice>();
   let grid: HTMLDivElement;
 
@@ -30,15 +36,16 @@
   const printed = (row: PlanRow) => row.stations.some((station) => shows({ row: row.row, station }));
 
   function stampColumn(station: Station) {
-    void store.choose((chosen) => {
-      const { changed, adding } = column(plan.rows, station, chosen);
-      return withChoices(chosen, changed, adding);
-    });
+    const { changed, adding } = column(rows, station, store.chosen());
+    void store.stamp(changed, adding);
   }
 
-  function toggle(choice: Choice) {
-    const adding = !store.isChosen(choice);
-    void store.choose((chosen) => withChoices(chosen, [choice], adding));
+  const toggle = (choice: Choice) => void store.stamp([choice], !store.isChosen(choice));
+
+  /** Puts a row elsewhere in the receiver's order. */
+  function move(row: string, before: string | undefined) {
+    const order = rowMoved(plan.rows, row, before);
+    if (order) void store.change((handoff) => ({ ...handoff, order }));
   }
 
   function begin(event: PointerEvent, choice: Choice) {
@@ -49,21 +56,26 @@
   }
 
   function end() {
-    if (stamping.active) void store.choose(stamping.end());
+    if (!stamping.active) return;
+    const { changed, adding } = stamping.end();
+    void store.stamp(changed, adding);
   }
 
   /** Walks to the next row that has a station there, or to the row's other stations. */
   function onkeydown(event: KeyboardEvent, choice: Choice) {
-    const rowAt = plan.rows.findIndex((row) => row.row === choice.row);
+    const rowAt = rows.findIndex((row) => row.row === choice.row);
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) {
+    if (step && event.altKey) {
       event.preventDefault();
-      for (let i = rowAt + step; i >= 0 && i < plan.rows.length; i += step) {
-        const next = plan.rows[i]!;
+      move(choice.row, step < 0 ? rows[rowAt - 1]?.row : rows[rowAt + 2]?.row);
+    } else if (step) {
+      event.preventDefault();
+      for (let i = rowAt + step; i >= 0 && i < rows.length; i += step) {
+        const next = rows[i]!;
         if (next.stations.length) return focus({ row: next.row, station: next.stations.includes(choice.station) ? choice.station : next.stations[0]! });
       }
     } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
-      const stations = plan.rows[rowAt]!.stations;
+      const stations = rows[rowAt]!.stations;
       const next = stations[stations.indexOf(choice.station) + (event.key === 'ArrowRight' ? 1 : -1)];
       if (next) focus({ row: choice.row, station: next });
     } else if (event.key === 'Enter' || event.key === ' ') {
@@ -79,18 +91,18 @@
   }
 
   const isStop = (row: PlanRow, station: Station, rowAt: number) =>
-    focused ? focused.row === row.row && focused.station === station : rowAt === 0 && station === row.stations[0];
+    focused && rows.some((each) => each.row === focused!.row) ? focused.row === row.row && focused.station === station : rowAt === 0 && station === row.stations[0];
 </script>
 
 <svelte:window onpointerup={end} onpointercancel={end} />
-<div class="grid" bind:this={grid} role="grid" aria-label="What is printed" aria-rowcount={plan.rows.length}>
+<div class="grid" bind:this={grid} role="grid" aria-label="What is printed" aria-rowcount={rows.length}>
   <div class="row head" role="row">
     <span class="cap number" role="columnheader">#</span>
-    <span class="cap" role="columnheader">Row</span>
+    <span role="columnheader"><input class="filter" aria-label="Filter rows" placeholder="Row" title="Part of a name, a kind like bus, a role like voices, “printed” or “left out”" bind:value={filter} /></span>
     <span role="columnheader"><span class="sr-only">Channels</span></span>
     <div class="stations" role="presentation">
       {#each STATIONS as { station, name, words } (station)}
-        <button class="station" role="columnheader" onclick={() => stampColumn(station)} title="Print every row at {name}, or none">
+        <button class="station" role="columnheader" onclick={() => stampColumn(station)} title={filter ? `Print the rows shown at ${name}, or none of them` : `Print every row at ${name}, or none`}>
           <b>{name}</b><span class="cap">{words}</span><i aria-hidden="true"></i>
         </button>
       {/each}
@@ -98,13 +110,14 @@
     <span class="cap peak" role="columnheader">Peak at Raw</span>
   </div>
   <div class="body">
-    {#each plan.rows as row, i (row.row)}
+    {#each rows as row, i (row.row)}
       <div
-        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:sum={isSum(row)}
+        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:sum={isSum(row)} class:over={over === row.row}
+        ondragover={(e) => { if (dragged) { e.preventDefault(); over = row.row; } }} ondrop={() => { if (dragged) move(dragged, row.row); dragged = over = undefined; }}
         onclick={() => (selected = row.row)} onkeydown={() => {}}
       >
-        <span class="mono number" role="gridcell">{String(row.number).padStart(2, '0')}</span>
-        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}>{#if depth.get(row.row)}<i class="branch" style="left:{20 * (depth.get(row.row) ?? 1) - 14}px" aria-hidden="true"></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span>{/if}</span>
+        <span class="mono number" role="gridcell"><span role="presentation" draggable={row.kind !== 'mix' && !filter} title={row.kind === 'mix' ? '' : 'Drag to another place in the receiver’s order'} ondragstart={() => (dragged = row.row)} ondragend={() => (dragged = over = undefined)}>{String(row.number).padStart(2, '0')}</span></span>
+        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}>{#if depth.get(row.row)}<i class="branch" style="left:{20 * (depth.get(row.row) ?? 1) - 14}px" aria-hidden="true"></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span>{/if}{#if doubled.has(row.row)}<span class="twice" title={doubled.get(row.row)}><span aria-hidden="true">×2</span><span class="sr-only">would sound doubled</span></span>{/if}</span>
         <span role="gridcell"><Rings channels={row.channels} /></span>
         <div class="stations" class:rust={row.kind === 'mix'} role="presentation">
           <i class="line" style={line(row)} aria-hidden="true"></i><i class="line ink" style={inked(row)} aria-hidden="true"></i>
@@ -114,7 +127,7 @@
             <span class="stop" role="gridcell">
               {#if row.stations.includes(station)}
                 <button
-                  class="cell" class:on class:rust={row.kind === 'mix'} data-cell="{row.row}/{station}" tabindex={isStop(row, station, i) ? 0 : -1}
+                  class="cell" class:on class:hand={on !== row.asked.includes(station)} class:rust={row.kind === 'mix'} data-cell="{row.row}/{station}" tabindex={isStop(row, station, i) ? 0 : -1}
                   role="checkbox" aria-checked={on} aria-label="{row.name} at {name}"
                   onpointerdown={(e) => begin(e, choice)} onpointerenter={() => stamping.pass(choice)}
                   onkeydown={(e) => onkeydown(e, choice)} onfocus={() => (focused = choice)}
@@ -125,6 +138,8 @@
         </div>
         <span class="peak" role="gridcell"><PeakBar peakDbfs={row.peakDbfs} known={row.image !== null} /></span>
       </div>
+    {:else}
+      <p class="none">No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button></p>
     {/each}
   </div>
 </div>
@@ -134,11 +149,18 @@
   .body { overflow-y: auto; flex: 1; }
   .row { display: grid; grid-template-columns: 24px minmax(110px, 200px) 24px minmax(400px, 1fr) 126px; align-items: center; gap: 0 12px; padding: 0 16px; height: 28px; border-bottom: 1px solid var(--rule2); }
   .row.head { height: 62px; align-items: end; padding-bottom: 8px; border-bottom: 1px solid var(--rule); }
+  .row.over { box-shadow: inset 0 2px 0 var(--teal); }
   .row.selected { background: var(--teal-wash); }
   .row.sum { background: var(--band); }
   .row.sum .name { font-weight: 680; }
   .row.selected.sum { background: var(--teal-wash); }
   .row.out .name { color: var(--ink3); }
+  .number [draggable='true'] { cursor: grab; }
+  .filter { width: 100%; height: 24px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 0 7px; font-size: 12px; }
+  .filter::placeholder { color: var(--ink2); }
+  .twice { margin-left: 8px; font-size: 10.5px; font-weight: 620; color: var(--ochre-ink); background: var(--ochre-wash); border-radius: 8px; padding: 0 6px; }
+  .cell.hand::after { content: ''; position: absolute; width: 5px; height: 5px; border-radius: 50%; background: var(--ochre); left: calc(50% + 9px); top: calc(50% - 11px); }
+  .none { padding: 22px 16px; color: var(--ink2); }
   .number { color: var(--ink3); font-size: 11.5px; }
   .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 13.5px; position: relative; }
   .branch { position: absolute; top: -6px; height: 15px; width: 8px; border-left: 1px solid var(--rule); border-bottom: 1px solid var(--rule); }

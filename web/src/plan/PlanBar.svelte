@@ -1,82 +1,116 @@
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
-  import type { Depth, Handoff, HandoffChange } from '../lib/api/types';
+  import { Modal } from 'flowbite-svelte';
+  import type { Depth, Settings } from '../lib/api/types';
+  import { briefs } from '../lib/catalogue/briefs.svelte';
+  import { toasts } from '../lib/chrome/toasts.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
+  import type { SessionStore } from '../lib/state/session.svelte';
   import { DEPTH_WORDS } from '../lib/units';
-  import { rangeText, toStretch } from './range';
+  import BriefDialog from './BriefDialog.svelte';
+  import { rangeText } from './range';
+  import RangeDialog from './RangeDialog.svelte';
+  import SettingsFields from './SettingsFields.svelte';
+  import { CLICKS, DEPTHS, FORMATS, RATES, typedNumber } from './settingWords';
 
-  /** Everything that holds for all files: for whom, format, range, lead-in, tail, returns, dynamics. */
-  let { store }: { store: HandoffStore } = $props();
-  const handoff = $derived(store.state!.handoff);
+  /** Everything that holds for all files: for whom, by which brief, format, range, lead-in, tail, and more. */
+  let { store, session }: { store: HandoffStore; session: SessionStore } = $props();
+  const handoff = $derived(store.handoff);
+  const settled = $derived(store.state!.settled);
   const plan = $derived(store.state!.plan);
-  const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
-  const box = 'py-1! h-8! bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)';
-  let wrongRange = $state(false);
+  const byHand = $derived(store.state!.byHand);
+  const known = $derived(briefs.like(handoff.brief));
+  const rates = $derived([...new Set([...RATES, plan.rate])].sort((a, b) => a - b));
+  let briefing = $state(false);
+  let ranging = $state(false);
+  let more = $state(false);
+  let naming = $state(false);
+  let newName = $state('');
 
-  const depths = $derived(DEPTHS.map((depth) => ({ value: depth, name: DEPTH_WORDS[depth] + (depth === plan.ownDepth ? ', as recorded' : '') })));
-  const FORMATS = [{ value: 'wav', name: 'WAV' }, { value: 'aiff', name: 'AIFF' }, { value: 'flac', name: 'FLAC' }];
-  const RATES = [44_100, 48_000, 88_200, 96_000];
-  const rates = $derived([...new Set([...RATES, plan.rate])].sort((a, b) => a - b).map((hertz) => ({ value: String(hertz), name: `${hertz / 1000} kHz` })));
-  const RETURNS = [{ value: 'ownFiles', name: 'as files of their own' }, { value: 'sharedOut', name: 'shared out to rows' }, { value: 'leftOut', name: 'left out' }];
-  const RETURN_WORDS: Record<Handoff['returns'] & string, string> = {
-    ownFiles: 'Each return is a file; rows come without it. Together they add up to the mix.',
-    sharedOut: 'Every row carries its own share of reverbs and echoes. Rows alone add up to the mix.',
-    leftOut: 'Reverbs and echoes on returns are only in the reference mix.',
-  };
-  const DYNAMICS = [{ value: 'inPlace', name: 'in place' }, { value: 'alone', name: 'alone' }];
-  const DYNAMICS_WORDS: Record<Handoff['dynamics'] & string, string> = {
-    inPlace: 'Compressors on buses and mix do to each row what they did to the whole: the files add up.',
-    alone: 'Each row goes through buses and mix as in solo: the files do not add up.',
-  };
+  const set = (change: Partial<Settings>) => void store.set(change);
 
-  const value = (event: Event) => (event.currentTarget as HTMLSelectElement).value;
-  const set = (change: Omit<HandoffChange, 'revision' | 'chosen' | 'name'>) => void store.set(change);
+  function choose(select: HTMLSelectElement) {
+    const entry = briefs.all.find((each) => each.id === select.value);
+    if (entry) void store.setBrief(entry.brief);
+  }
+
+  async function createNew() {
+    try {
+      await store.create(newName.trim() || 'Somebody else');
+      naming = false;
+      newName = '';
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
 
   function rename(field: HTMLInputElement) {
-    if (field.value.trim() && field.value !== handoff.name) void store.set({ name: field.value });
+    const name = field.value.trim();
+    if (name && name !== handoff.name) void store.change((now) => ({ ...now, name }));
     else field.value = handoff.name;
-  }
-
-  function range(field: HTMLInputElement) {
-    const read = toStretch(field.value);
-    wrongRange = read === undefined;
-    if (read !== undefined) set({ range: read });
-  }
-
-  function number(field: HTMLInputElement): number | null {
-    const text = field.value.trim().replace(',', '.');
-    return text === '' || !Number.isFinite(Number(text)) ? null : Number(text);
   }
 </script>
 
 <div class="bar">
+  <label class="cap" for="brief">Brief</label>
+  <select id="brief" value={known?.id ?? ''} onchange={(e) => choose(e.currentTarget)}>
+    {#if !known}<option value="">{handoff.brief.name}</option>{/if}
+    {#each briefs.all as entry (entry.id)}<option value={entry.id}>{entry.brief.name}</option>{/each}
+  </select>
+  <button class="plain slim" onclick={() => (briefing = true)}>Briefs…</button>
   <label class="cap" for="for">For</label>
-  <span style="width:96px"><Input id="for" size="sm" value={handoff.name} maxlength={120} onchange={(e) => rename(e.currentTarget as HTMLInputElement)} class={box} /></span>
+  <input id="for" value={handoff.name} maxlength="120" onchange={(e) => rename(e.currentTarget)} />
+  {#if store.all.length > 1}
+    <select aria-label="Handoff" value={store.id} onchange={(e) => void store.pick(e.currentTarget.value)}>{#each store.all as each (each.id)}<option value={each.id}>{each.name} · {each.brief}</option>{/each}</select>
+  {/if}
+  <button class="plain slim" onclick={() => (naming = true)}>New handoff…</button>
+  {#if byHand.length}<span class="by-hand cap" title={byHand.join(', ')}>By hand: {byHand.join(', ')}</span><button class="plain slim" onclick={() => store.letGo()}>Let go</button>{/if}
+</div>
+<div class="bar">
   <label class="cap" for="format">Files</label>
-  <span style="width:78px"><Select id="format" size="sm" items={FORMATS} value={plan.format} placeholder="" onchange={(e) => set({ format: value(e) as 'wav' })} classes={{ select: box }} /></span>
-  <span style="width:140px"><Select aria-label="Sample format" id="depth" size="sm" items={depths} value={plan.depth} placeholder="" onchange={(e) => set({ depth: value(e) as Depth })} classes={{ select: box }} /></span>
-  <span style="width:98px"><Select aria-label="Sample rate" id="rate" size="sm" items={rates} value={String(plan.rate)} placeholder="" onchange={(e) => set({ rate: Number(value(e)) })} classes={{ select: box }} /></span>
-  <label class="cap" for="range">Range</label>
-  <span style="width:106px"><Input id="range" size="sm" value={rangeText(handoff.range)} placeholder="whole session" aria-invalid={wrongRange} title="Bars, like 5-21, or times, like 0:30-1:10; empty for the whole session" onchange={(e) => range(e.currentTarget as HTMLInputElement)} class={box} /></span>
+  <select id="format" value={plan.format} onchange={(e) => set({ format: e.currentTarget.value as 'wav' })}>{#each FORMATS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
+  <select id="depth" aria-label="Sample format" value={plan.depth} onchange={(e) => set({ depth: e.currentTarget.value as Depth })}>{#each DEPTHS as depth (depth)}<option value={depth}>{DEPTH_WORDS[depth]}{depth === plan.ownDepth ? ', as recorded' : ''}</option>{/each}</select>
+  <select id="rate" aria-label="Sample rate" value={String(plan.rate)} onchange={(e) => set({ rate: Number(e.currentTarget.value) })}>{#each rates as hertz (hertz)}<option value={String(hertz)}>{hertz / 1000} kHz</option>{/each}</select>
+  <span class="cap">Range</span>
+  <button class="plain slim field" onclick={() => (ranging = true)} aria-label="Range: {rangeText(handoff.sections)}">{rangeText(handoff.sections)}</button>
   <label class="cap" for="lead">Lead-in</label>
-  <span class="unit"><Input id="lead" size="sm" value={String(handoff.leadInBars ?? 0)} title="Bars of silence before the range" onchange={(e) => set({ leadInBars: number(e.currentTarget as HTMLInputElement) })} class={box} /></span><span class="cap">bars</span>
+  <input id="lead" class="unit" value={String(settled.leadInBars ?? 0)} inputmode="numeric" title="Bars before the range" onchange={(e) => set({ leadInBars: typedNumber(e.currentTarget.value) })} /><span class="cap">bars</span>
+  <label class="cap count" title="Clicks instead of silence, in the file of the click"><input type="checkbox" checked={!!settled.count} onchange={(e) => set({ count: e.currentTarget.checked })} />count</label>
+  <label class="cap" for="click">Click</label>
+  <select id="click" value={settled.click} onchange={(e) => set({ click: e.currentTarget.value as 'none' })}>{#each CLICKS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
   <label class="cap" for="tail">Tail</label>
-  <span style="width:82px"><Input id="tail" size="sm" value={handoff.tailSeconds === null ? '' : String(handoff.tailSeconds)} placeholder="until quiet" title="Seconds after the range; empty: until every file has been quiet for a second" onchange={(e) => set({ tailSeconds: number(e.currentTarget as HTMLInputElement) })} class={box} /></span>
+  <input id="tail" class="tail" value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)} placeholder="until quiet" title="Seconds after the range; empty: until every file has been quiet for a second" onchange={(e) => set({ tailSeconds: typedNumber(e.currentTarget.value) })} />
+  <button class="plain slim last" onclick={() => (more = true)}>More…</button>
 </div>
-<div class="bar low">
-  <label class="cap" for="returns">Returns</label>
-  <span style="width:166px"><Select id="returns" size="sm" items={RETURNS} value={plan.sharing.returns} placeholder="" onchange={(e) => set({ returns: value(e) as 'ownFiles' })} classes={{ select: box }} /></span>
-  <span class="cap words">{RETURN_WORDS[plan.sharing.returns]}</span>
-  <label class="cap" for="dynamics">Dynamics</label>
-  <span style="width:90px"><Select id="dynamics" size="sm" items={DYNAMICS} value={plan.sharing.dynamics} placeholder="" onchange={(e) => set({ dynamics: value(e) as 'alone' })} classes={{ select: box }} /></span>
-  <span class="cap words">{DYNAMICS_WORDS[plan.sharing.dynamics]}</span>
-</div>
-{#if wrongRange}<p class="wrong" role="alert">A range is written as bars, like 5-21, or as times, like 0:30-1:10.</p>{/if}
+<BriefDialog {store} bind:open={briefing} />
+<RangeDialog {store} {session} bind:open={ranging} />
+<Modal bind:open={more} title="All files of this handoff" size="md" class="more-dialog">
+  <SettingsFields settings={handoff.settings} behind={store.state!.behind} behindWords={handoff.brief.name} onset={set} />
+  {#if store.all.length > 1}<p><button class="plain" onclick={() => { more = false; void store.remove(); }}>Take this handoff off the list</button></p>{/if}
+</Modal>
+<Modal bind:open={naming} title="New handoff" size="xs" class="new-dialog">
+  <form onsubmit={(e) => { e.preventDefault(); void createNew(); }}>
+    <label>For whom <input bind:value={newName} maxlength="120" placeholder="The singer" /></label>
+    <p class="cap">It begins with the brief “{briefs.all.find((each) => each.usual)?.brief.name ?? 'For mixing'}”. The other handoffs stay as they are.</p>
+    <button class="main-button">Begin it</button>
+  </form>
+</Modal>
 
 <style>
-  .bar { flex: none; display: flex; align-items: center; gap: 6px; padding: 7px 16px; border-bottom: 1px solid var(--rule); white-space: nowrap; }
-  .bar span { flex: none; }
-  .bar.low .words { flex: 1 1 0; min-width: 0; white-space: normal; line-height: 1.2; }
-  .unit { width: 44px; }
-  .wrong { color: var(--rust-ink); padding: 4px 16px; }
+  .bar { flex: none; display: flex; align-items: center; gap: 6px; padding: 7px 16px; white-space: nowrap; }
+  .bar + .bar { border-bottom: 1px solid var(--rule); padding-top: 0; }
+  select, input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 26px 2px 8px; font: inherit; font-size: 12.5px; height: 28px; min-width: 0; }
+  input { padding-right: 7px; }
+  input[type='checkbox'] { height: 15px; width: 15px; padding: 0; }
+  #brief { font-weight: 640; max-width: 160px; }
+  #for { width: 116px; }
+  .unit { width: 38px; }
+  .tail { width: 82px; }
+  .slim { padding: 3px 9px; height: 28px; }
+  .field { background: var(--sheet); font-weight: 620; max-width: 170px; overflow: hidden; text-overflow: ellipsis; }
+  .count { display: flex; align-items: center; gap: 5px; }
+  .last { margin-left: auto; }
+  .by-hand { flex: 0 1 auto; min-width: 0; overflow: hidden; text-overflow: ellipsis; color: var(--ochre-ink); margin-left: auto; }
+  form { display: flex; flex-direction: column; gap: 12px; align-items: flex-start; color: var(--ink); }
+  form label { display: flex; gap: 8px; align-items: center; }
+  p { margin-top: 12px; }
 </style>

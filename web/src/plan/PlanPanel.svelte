@@ -1,51 +1,76 @@
 <script lang="ts">
-  import { Input, Select } from 'flowbite-svelte';
-  import type { AudioRow, Insert, PlanRow, Sides } from '../lib/api/types';
+  import type { AudioRow, PlanRow, Print, Sides, Station } from '../lib/api/types';
   import { effects } from '../lib/catalogue/effects.svelte';
-  import { toasts } from '../lib/chrome/toasts.svelte';
   import { settings } from '../lib/signal/words';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
   import { bytes, CHANNEL_WORDS, dbfs } from '../lib/units';
   import RowWave from '../lib/waveform/RowWave.svelte';
   import { levelWord } from './level';
+  import { CHANNELS, typedNumber } from './settingWords';
+  import { column, STATIONS } from './stamping.svelte';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
   let { store, session: sessions, row }: { store: HandoffStore; session: SessionStore; row: PlanRow } = $props();
   const plan = $derived(store.state!.plan);
   const handoff = $derived(store.state!.handoff);
+  const settled = $derived(store.state!.settled);
   const session = $derived(sessions.session!);
   const prints = $derived(plan.prints.filter((print) => print.row === row.row));
   const source = $derived(session.rows.find((r) => r.id === row.row));
   const audio = $derived(source?.type === 'audio' ? (source as AudioRow) : undefined);
   const marks = [-30, -24, -18, -12, -6, 0];
   const place = $derived(row.peakDbfs === null ? 0 : Math.max(0, Math.min(1, (row.peakDbfs + 30) / 30)));
-  const SIDES = [{ value: 'automatic', name: 'automatic' }, { value: 'mono', name: 'mono' }, { value: 'stereo', name: 'stereo' }, { value: 'twoMono', name: 'two mono files' }];
-  const box = 'py-1! h-8! bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink)';
 
-  async function keep(index: number) {
-    const inserts: Insert[] = source!.strip.inserts.map((each, i) => (i === index ? { ...each, kept: !each.kept } : each));
-    try {
-      await sessions.edit({ type: 'setInserts', row: row.row, inserts });
-      await store.load();
-    } catch (thrown) {
-      toasts.wrong(thrown);
-    }
+  const byHand = $derived(handoff.byRow[row.row] ?? {});
+  const members = $derived(source?.type === 'bus' ? plan.rows.filter((each) => under(each.row)) : []);
+  const alike = $derived(source && source.about.role !== 'other' ? plan.rows.filter((each) => session.rows.find((r) => r.id === each.row)?.about.role === source.about.role) : []);
+  const takes = $derived(audio && audio.takes.length > 1 ? audio.takes : []);
+  const included = $derived(byHand.takes ?? (audio ? (settled.takes ? audio.takes.map((take) => take.id) : [audio.active]) : []));
+
+  /** Whether a row is the bus itself or reaches it. */
+  function under(id: string, seen: string[] = []): boolean {
+    if (id === row.row) return true;
+    const next = session.rows.find((each) => each.id === id)?.strip.outputs ?? [];
+    return !seen.includes(id) && next.some((each) => under(each, [...seen, id]));
   }
 
-  function side(value: string) {
-    const sides: Record<string, Sides> = { ...handoff.sides, [row.row]: value as Sides };
-    if (value === 'automatic') delete sides[row.row];
-    void store.set({ sides });
+  function keep(index: number) {
+    const effect = source!.strip.inserts[index]!.effect;
+    const nth = source!.strip.inserts.slice(0, index).filter((each) => each.effect === effect).length;
+    const others = (byHand.kept ?? []).filter((each) => each.effect !== effect || each.nth !== nth);
+    const kept = !row.kept[index];
+    const back = kept === source!.strip.inserts[index]!.kept;
+    void store.setRow(row.row, { kept: back ? others : [...others, { effect, nth, kept }] });
   }
 
   function trim(field: HTMLInputElement) {
-    const db = Number(field.value.trim().replace('−', '-').replace(',', '.'));
-    const trimsDb: Record<string, number> = { ...handoff.trimsDb };
-    if (Number.isFinite(db) && db !== 0) trimsDb[row.row] = db;
-    else delete trimsDb[row.row];
-    field.value = String(trimsDb[row.row] ?? 0);
-    void store.set({ trimsDb });
+    const db = typedNumber(field.value);
+    field.value = String(db ?? 0);
+    void store.setRow(row.row, { trimDb: db === 0 ? null : db });
+  }
+
+  function word(print: Print, field: HTMLInputElement) {
+    const words = { ...byHand.words };
+    const typed = field.value.trim();
+    if (typed === wordOf(print)) return;
+    words[print.station] = typed;
+    void store.setRow(row.row, { words });
+  }
+
+  const usualWord = (print: Print) => void store.setRow(row.row, { words: Object.fromEntries(Object.entries(byHand.words ?? {}).filter(([station]) => station !== print.station)) });
+  /** The word as it stands in the name, as far as it can be told from outside. */
+  const wordOf = (print: Print) => byHand.words?.[print.station] ?? '';
+
+  function include(take: string) {
+    const now = included.includes(take) ? included.filter((each) => each !== take) : audio!.takes.map((each) => each.id).filter((each) => each === take || included.includes(each));
+    const usual = now.length === 1 && now[0] === audio!.active && !settled.takes;
+    void store.setRow(row.row, { takes: usual ? null : now });
+  }
+
+  function stampAll(rows: PlanRow[], station: Station) {
+    const { changed, adding } = column(rows, station, store.chosen());
+    void store.stamp(changed, adding);
   }
 </script>
 
@@ -56,25 +81,28 @@
   <h3>What stays in the sound</h3>
   {#each source.strip.inserts as insert, i (i)}
     <label class="insert" class:faint={!insert.on || row.unknown.includes(insert.effect)}>
-      <input type="checkbox" checked={insert.kept} onchange={() => keep(i)} />
+      <input type="checkbox" checked={row.kept[i]} onchange={() => keep(i)} />
       <span>{effects.find(insert.effect)?.name ?? insert.effect}</span><span class="cap">{settings(insert, effects.find(insert.effect), 1)}</span>
     </label>
   {/each}
-  <p class="cap">Ticked inserts are in Shaped.</p>
+  <p class="cap">Ticked inserts are in Shaped. This is kept with the handoff; the session stays as it is.</p>
 {/if}
 <h3>Channels</h3>
-<div class="choice"><Select aria-label="Channels of this row" size="sm" items={SIDES} value={handoff.sides?.[row.row] ?? 'automatic'} placeholder="" onchange={(e) => side((e.currentTarget as HTMLSelectElement).value)} classes={{ select: box }} />
-  <label class="cap" for="trim">Trim</label><span class="trim"><Input id="trim" size="sm" value={String(handoff.trimsDb?.[row.row] ?? 0)} title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'} onchange={(e) => trim(e.currentTarget as HTMLInputElement)} class={box} /></span><span class="cap">dB</span></div>
+<div class="choice"><select aria-label="Channels of this row" value={byHand.sides ?? ''} onchange={(e) => void store.setRow(row.row, { sides: (e.currentTarget.value || null) as Sides | null })}><option value="">as for all: {CHANNELS.find(([value]) => value === settled.sides)?.[1]}</option>{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
+  <label class="cap" for="trim">Trim</label><input id="trim" value={String(byHand.trimDb ?? 0)} title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'} onchange={(e) => trim(e.currentTarget)} /><span class="cap">dB</span></div>
 <p class="evidence"><b>{CHANNEL_WORDS[row.channels]}</b> – {row.evidence}</p>
-{#if row.kind === 'mix'}
-  <label class="insert"><input type="checkbox" checked={handoff.listening ?? false} onchange={(e) => void store.set({ listening: e.currentTarget.checked })} /><span>An MP3 of the reference mix, to listen to</span></label>
+{#if takes.length}
+  <h3>Takes at Raw</h3>
+  {#each takes as take (take.id)}
+    <label class="insert"><input type="checkbox" checked={included.includes(take.id)} onchange={() => include(take.id)} /><span>{take.name}</span>{#if take.id === audio!.active}<span class="cap">chosen in the session</span>{/if}</label>
+  {/each}
 {/if}
-{#if row.kind === 'instrument'}
-  <label class="insert"><input type="checkbox" checked={handoff.notes ?? true} onchange={(e) => void store.set({ notes: e.currentTarget.checked })} /><span>Notes as Standard MIDI Files</span></label>
-{/if}
+{#if members.length > 1}{@render many('This group and its members at', members)}{/if}
+{#if alike.length > 1}{@render many(`All ${source!.about.role} at`, alike)}{/if}
 <h3>Files from this row</h3>
-{#each prints as print (print.file)}
+{#each prints as print (print.folder + print.file)}
   <p class="file"><span class="mono">{print.file}</span><span class="cap">{CHANNEL_WORDS[print.channels]} · {bytes(print.bytes)}</span></p>
+  {#if print.source === print.row}<label class="word cap">{STATIONS.find((each) => each.station === print.station)?.name}, word in the name <input value={wordOf(print)} placeholder="usual" maxlength="30" onchange={(e) => word(print, e.currentTarget)} />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}>usual</button>{/if}</label>{/if}
 {:else}
   <p class="none">None. Click a station on its line to print it.</p>
 {/each}
@@ -85,14 +113,26 @@
   <p class="cap">{row.peakDbfs === null ? 'Silent all through.' : `Loudest sample ${dbfs(row.peakDbfs)}`}</p>
 {/if}
 
+{#snippet many(words: string, rows: PlanRow[])}
+  <h3>{words}</h3>
+  <div class="many">{#each STATIONS as each (each.station)}{#if rows.some((r) => r.stations.includes(each.station))}<button class="plain" onclick={() => stampAll(rows, each.station)}>{each.name}</button>{/if}{/each}</div>
+{/snippet}
+
 <style>
+  .many { display: flex; flex-wrap: wrap; gap: 5px; }
+  .many .plain { padding: 3px 9px; }
+  .word { display: flex; align-items: center; gap: 7px; padding-bottom: 6px; border-bottom: 1px solid var(--rule2); }
+  .word input { flex: 1; }
+  .word .plain { padding: 1px 7px; }
+  select, input:not([type='checkbox']) { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 7px; font-size: 12.5px; height: 27px; min-width: 0; }
+  select { padding-right: 26px; flex: 1; }
+  #trim { width: 56px; }
   .wave { background: var(--sheet); border: 1px solid var(--rule); }
   .insert { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--rule2); cursor: pointer; }
   .insert .cap { margin-left: auto; white-space: nowrap; }
   .insert input { accent-color: var(--teal); width: 15px; height: 15px; }
   .faint { opacity: 0.62; }
   .choice { display: flex; align-items: center; gap: 7px; }
-  .trim { width: 58px; flex: none; }
   .evidence { margin-top: 6px; }
   .file { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; }
   .file .mono { overflow-wrap: anywhere; }

@@ -29,11 +29,24 @@
   const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
   const lossy = $derived(!!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth));
   const depth = $derived(depths(session.session?.rows ?? []));
-  const length = $derived(plan ? minutes(plan.frames / plan.rate) + (plan.ringsOut > 0 ? `, and until all is quiet (about ${plan.ringsOut.toFixed(1)} s)` : '') : '');
+  const roles = $derived(new Map((session.session?.rows ?? []).map((r) => [r.id, r.about.role === 'other' ? '' : r.about.role])));
+  const seconds = $derived(plan ? plan.sections.reduce((sum, section) => sum + section.frames, 0) / plan.rate : 0);
+  const estimate = $derived(store.state?.estimate);
+  const tooBig = $derived(!!estimate && estimate.bytes > estimate.bytesFree);
+  const length = $derived(plan ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') + minutes(seconds) + (plan.ringsOut > 0 ? ` + about ${plan.ringsOut.toFixed(0)} s tail` : '') : '');
 
-  async function print() {
+  let version = $state('');
+  const since = $derived(store.since);
+  const unchanged = $derived(since?.number ? since.same : 0);
+
+  $effect(() => {
+    void store.state?.revision, store.state?.sessionRevision;
+    if (store.state && store.runsKnown) void store.loadSince();
+  });
+
+  async function print(everything: boolean) {
     starting = true;
-    const run = await store.print();
+    const run = await store.print({ version, everything });
     starting = false;
     if (run) await push(`/s/${params.id}/print`);
   }
@@ -42,7 +55,7 @@
     if ((event.target as HTMLElement).closest('input, select')) return;
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
       event.preventDefault();
-      void store.undoChoice();
+      void store.undo();
     }
   }
 </script>
@@ -58,16 +71,20 @@
     <Loading words="Measuring the rows…" />
   {:else}
     <div class="main">
-      <PlanBar {store} />
-      <Grid {store} {depth} bind:selected />
+      <PlanBar {store} {session} />
+      <Grid {store} {depth} {roles} bind:selected />
       <footer>
         <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
-        <span class="big">{bytes(plan.bytes)}<span class="cap">each {length}</span></span>
+        <span class="big">{bytes(plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
+        {#if estimate}<span class="big">≈ {minutes(Math.max(1, estimate.seconds), 0)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
+          {/if}
+        {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
         {#if lossy}<span class="badge ochre">{DEPTH_WORDS[plan.depth]} is less than the recordings have{plan.depth === 'int16' ? '; dither is added' : ''}</span>{/if}
-        {#if plan.notes.length}<span class="cap">with {count(plan.notes.length, 'file')} of notes</span>{/if}
-        <button class="plain undo" onclick={() => store.undoChoice()} disabled={!store.canUndo}>Undo choice</button>
-        <button class="main-button" onclick={print} disabled={starting || plan.prints.length === 0}>
-          {plan.prints.length ? `Print ${count(plan.prints.length, 'file')}` : 'Choose a row to print'}
+        <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
+        <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>
+        {#if unchanged}<button class="plain" onclick={() => print(true)} disabled={starting || tooBig} title="Print what has not changed as well">All again</button>{/if}
+        <button class="main-button" onclick={() => print(false)} disabled={starting || plan.prints.length === 0 || tooBig}>
+          {!plan.prints.length ? 'Choose a row to print' : !unchanged ? `Print ${count(plan.prints.length, 'file')}` : since!.fresh.length ? `Print ${since!.fresh.length} changed` : 'Print: nothing changed'}
         </button>
       </footer>
     </div>
@@ -76,11 +93,13 @@
     </aside>
   {/if}
 </div>
-<Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Ctrl Z', 'Undo the last choice']]} />
+<Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Alt ↑ ↓', 'Move the row in the receiver’s order'], ['Ctrl Z', 'Undo']]} />
 
 <style>
-  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 20px; padding: 0 16px; }
-  .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; }
-  .big .cap { margin-left: 6px; }
+  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 16px; padding: 0 16px; }
+  .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; display: flex; flex-direction: column; line-height: 1.15; }
+  .wrong { color: var(--rust-ink); font-weight: 640; }
+  .version { display: flex; align-items: center; gap: 5px; }
+  .version input { width: 58px; height: 28px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 0 7px; font-size: 12.5px; }
   footer .undo { margin-left: auto; }
 </style>

@@ -1,29 +1,44 @@
-import type { Handoff } from '../lib/api/types';
+import type { Point, Section, Stretch } from '../lib/api/types';
 import { minutes } from '../lib/units';
 
-type Stretch = NonNullable<Handoff['range']>;
+const TIME = /^(?:(\d+):)?(\d+):(\d{1,2}(?:[.,]\d+)?)$/;
+const BAR = /^(?:bar\s+)?(\d+(?:[.,]\d+)?)$/i;
 
-const TIME = /^(?:(\d+):)?(\d{1,2}):(\d{2}(?:[.,]\d+)?)$/;
-const BAR = /^\d+(?:[.,]\d+)?$/;
-
-function point(text: string): Stretch['from'] | undefined {
-  const time = TIME.exec(text);
+/** Reads a bar like `5`, a time like `0:30`, or the name of a marker; undefined for what is none of them. */
+export function toPoint(text: string, markers: string[]): Point | undefined {
+  const written = text.trim();
+  const marker = markers.find((name) => name.toLowerCase() === written.toLowerCase());
+  if (marker !== undefined && written) return { unit: 'marker', at: 0, marker };
+  const time = TIME.exec(written);
   if (time) return { unit: 'seconds', at: Number(time[1] ?? 0) * 3600 + Number(time[2]) * 60 + Number(time[3]!.replace(',', '.')) };
-  return BAR.test(text) ? { unit: 'bars', at: Number(text.replace(',', '.')) } : undefined;
+  const bar = BAR.exec(written);
+  return bar ? { unit: 'bars', at: Number(bar[1]!.replace(',', '.')) } : undefined;
 }
 
-/** Reads `5-21` or `0:30 – 1:10`; null for nothing written; undefined for what cannot be read. */
-export function toStretch(text: string): Stretch | null | undefined {
-  if (text.trim() === '') return null;
-  const parts = text.split(/[-–—]|\bto\b/).map((part) => part.trim().replace(/^bars?\s+/i, ''));
-  if (parts.length !== 2) return undefined;
-  const from = point(parts[0]!);
-  const to = point(parts[1]!);
-  return from && to ? { from, to } : undefined;
+export function pointText(point: Point): string {
+  if (point.unit === 'marker') return point.marker ?? '';
+  return point.unit === 'bars' ? String(point.at) : minutes(point.at, Number.isInteger(point.at) ? 0 : 2);
 }
 
-export function rangeText(range: Handoff['range'] | undefined): string {
-  if (!range) return '';
-  const text = (p: Stretch['from']) => (p.unit === 'bars' ? String(p.at) : minutes(p.at, Number.isInteger(p.at) ? 0 : 2));
-  return `${text(range.from)}–${text(range.to)}`;
+export function stretchText(stretch: Stretch): string {
+  const bars = stretch.from.unit === 'bars' && stretch.to.unit === 'bars' ? 'Bars ' : '';
+  return `${bars}${pointText(stretch.from)}–${pointText(stretch.to)}`;
+}
+
+/** What the button for the range says. */
+export function rangeText(sections: Section[]): string {
+  const only = sections[0];
+  if (!only) return 'Whole session';
+  if (sections.length > 1) return `${sections.length} sections`;
+  return only.stretch ? stretchText(only.stretch) : 'Whole session';
+}
+
+/** A section from every marker to the next one, the last to the end of the session. */
+export function fromMarkers(markers: { frame: number; name: string }[], frames: number, rate: number): Section[] {
+  const sorted = [...markers].sort((a, b) => a.frame - b.frame);
+  return sorted.map((marker, i) => {
+    const next = sorted[i + 1];
+    const to: Point = next ? { unit: 'marker', at: 0, marker: next.name } : { unit: 'seconds', at: frames / rate };
+    return { name: marker.name, stretch: { from: { unit: 'marker', at: 0, marker: marker.name }, to } };
+  });
 }

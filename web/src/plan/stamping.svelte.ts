@@ -32,21 +32,16 @@ export class Stamping {
     return this.active && this.passed.some((c) => same(c, choice)) ? this.adding : chosen;
   }
 
-  /** Ends the drag; gives what to do to the choices. */
-  end(): (chosen: Choice[]) => Choice[] {
+  /** Ends the drag; gives what to do with which cells. */
+  end(): { changed: Choice[]; adding: boolean } {
     const { passed, adding } = this;
     this.active = false;
     this.passed = [];
-    return (chosen) => withChoices(chosen, passed, adding);
+    return { changed: passed, adding };
   }
 }
 
-export function withChoices(chosen: Choice[], changed: Choice[], adding: boolean): Choice[] {
-  const others = chosen.filter((c) => !changed.some((d) => same(c, d)));
-  return adding ? [...others, ...changed] : others;
-}
-
-/** Every row that can be printed at a station; a second stamp on a full column empties it. */
+/** Every one of these rows that can be printed at a station; a second stamp on a full column empties it. */
 export function column(rows: PlanRow[], station: Station, chosen: Choice[]): { changed: Choice[]; adding: boolean } {
   const changed = rows.filter((row) => row.stations.includes(station)).map((row) => ({ row: row.row, station }));
   return { changed, adding: !changed.every((c) => chosen.some((d) => same(c, d))) };

@@ -6,7 +6,7 @@
 
   /** What file names are made of, put in order by dragging, or with the arrow keys. */
   let { store, open = $bindable() }: { store: HandoffStore; open: boolean } = $props();
-  const style = $derived(store.state!.handoff.naming as NameStyle);
+  const style = $derived(store.state!.settled.naming as NameStyle);
   const parts = $derived(style.parts ?? []);
   const spare = $derived(ALL_PARTS.filter((part) => !parts.includes(part)));
   const shown = $derived(examples(store.state!.plan.prints));

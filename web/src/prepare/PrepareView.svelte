@@ -29,7 +29,7 @@
 
   const all = $derived([...store.open, ...store.left]);
   const found = $derived(all.find((each) => each.finding.key === selected) ?? store.open[0]);
-  const parts = $derived((handoff.state?.handoff.naming?.parts ?? []).map((part) => PART_WORDS[part]).join(' · '));
+  const parts = $derived((handoff.state?.settled.naming?.parts ?? []).map((part) => PART_WORDS[part]).join(' · '));
 </script>
 
 <svelte:head><title>Prepare · {session.session?.song.title ?? 'Apodex'}</title></svelte:head>

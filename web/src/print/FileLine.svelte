@@ -23,7 +23,7 @@
     {:else}<span class="bar"><span class:mix={file.folder === 'Reference'} style="width:{done * 100}%"></span></span>{/if}
   </span>
   <span class="cap channels">{CHANNEL_WORDS[file.channels]}</span>
-  <span class="mono state">{file.sha256 ? dbfs(file.peakDbfs) : `${percent} %`}</span>
+  <span class="mono state">{file.takenOver ? 'as it was' : file.sha256 ? dbfs(file.peakDbfs) : `${percent} %`}</span>
 </li>
 
 <style>

@@ -32,7 +32,7 @@
   </div>
   {#if !run.isOver}<button class="plain" onclick={() => run.cancel()}>Cancel</button>
   {:else if view.state === 'done'}<a class="main-button" href="#/s/{sessionId}/proof?run={view.id}">See the proof</a>
-  {:else}<button class="main-button" onclick={onagain}>Print again</button>{/if}
+  {:else}<button class="main-button" onclick={onagain}>Print as planned now</button>{/if}
   <div class="track" role="progressbar" aria-valuenow={Math.round(view.progress * 100)} aria-valuemin="0" aria-valuemax="100" aria-label="All files">
     <span style="width:{view.progress * 100}%"></span>
   </div>

@@ -1,11 +1,14 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
+  import client, { answer } from '../lib/api/client';
+  import { toasts } from '../lib/chrome/toasts.svelte';
   import type { AudioRow, RunView, Session } from '../lib/api/types';
   import RunFrame from '../lib/RunFrame.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import EarlierRuns from './EarlierRuns.svelte';
   import FileLine from './FileLine.svelte';
   import Overall from './Overall.svelte';
+  import QueuePanel from './QueuePanel.svelte';
 
   let { params }: { params: { id: string } } = $props();
 
@@ -16,6 +19,16 @@
   }
 
   const rowOf = (session: Session, id: string) => session.rows.find((r) => r.id === id && r.type === 'audio') as AudioRow | undefined;
+
+  async function retry(handoff: HandoffStore, id: string) {
+    try {
+      const started = await answer(client.POST('/api/runs/{id}/retry', { params: { path: { id } } }));
+      await handoff.loadRuns();
+      await push(`/s/${params.id}/print?run=${started.id}`);
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
 
   async function again(handoff: HandoffStore) {
     if (await handoff.print()) await push(`/s/${params.id}/print`);
@@ -30,7 +43,7 @@
     <div class="main">
       <Overall {run} {view} sessionId={params.id} onagain={() => again(handoff)} />
       <ul class="files" aria-label="Files">
-        {#each view.files as file, i (file.name)}
+        {#each view.files as file, i (file.folder + file.name)}
           <FileLine
             {file} session={session.session!} row={rowOf(session.session!, file.row)} frames={view.frames}
             done={written(view)} picture={run.picturesCome >= 0 ? run.picture(i) : undefined}
@@ -39,7 +52,8 @@
       </ul>
     </div>
     <aside class="side" aria-label="Runs">
-      <EarlierRuns sessionId={params.id} runs={handoff.runs} shown={view.id} sessionRevision={session.state!.revision} />
+      <QueuePanel shown={view.id} />
+      <EarlierRuns sessionId={params.id} runs={handoff.runs} {view} onretry={(id) => retry(handoff, id)} />
     </aside>
   {/snippet}
 </RunFrame>

@@ -1,17 +1,21 @@
 import client, { answer, Refusal } from '../api/client';
-import type { Adjustment, Choice, Handoff, HandoffChange, HandoffState, RunEntry } from '../api/types';
+import type { Adjustment, Brief, Choice, Handoff, HandoffEntry, HandoffState, RowByHand, RunEntry, Settings, SinceLastRun } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
+import { stamped } from './stamped';
 
-type Change = Partial<Omit<HandoffChange, 'revision'>>;
-
-/** The session's handoff (made when there is none yet), its plan, and the runs it has had. */
+/** The handoff of a session that is looked at (made when there is none yet), its plan, and the runs it has had. */
 export class HandoffStore {
   state = $state.raw<HandoffState>();
+  /** Every handoff of the session. */
+  all = $state.raw<HandoffEntry[]>([]);
   runs = $state.raw<RunEntry[]>([]);
   runsKnown = $state(false);
+  /** What changed since the last run; undefined while it is not known. */
+  since = $state.raw<SinceLastRun>();
   failure = $state<string>();
   private undone = $state.raw<Handoff[]>([]);
   private last = Promise.resolve();
+  private picked?: string;
 
   constructor(readonly sessionId: string) {
     void this.load();
@@ -21,13 +25,17 @@ export class HandoffStore {
     return this.state?.id;
   }
 
+  get handoff(): Handoff {
+    return this.state!.handoff;
+  }
+
   async load(): Promise<void> {
     try {
       const path = { sessionId: this.sessionId };
-      const all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
-      this.state = all[0]
-        ? await answer(client.GET('/api/handoffs/{id}', { params: { path: { id: all[0].id } } }))
-        : await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path }, body: { name: 'The mixer' } }));
+      this.all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
+      const entry = this.all.find((each) => each.id === this.picked) ?? this.all[0];
+      if (entry) this.state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id: entry.id } } }));
+      else await this.create('The mixer');
       await this.loadRuns();
       this.failure = undefined;
     } catch (thrown) {
@@ -35,11 +43,48 @@ export class HandoffStore {
     }
   }
 
+  /** Looks at another handoff of the session. */
+  async pick(id: string): Promise<void> {
+    this.picked = id;
+    this.undone = [];
+    this.runsKnown = false;
+    await this.load();
+  }
+
+  /** Makes a handoff and looks at it; without a brief it begins with the usual one. */
+  async create(name: string, brief?: Brief): Promise<void> {
+    const made = await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path: { sessionId: this.sessionId } }, body: { name, brief: brief ?? null } }));
+    this.picked = made.id;
+    this.state = made;
+    this.undone = [];
+    this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name, brief: made.handoff.brief.name }];
+    await this.loadRuns();
+  }
+
+  /** Takes the handoff off the list; what it printed stays. */
+  async remove(): Promise<void> {
+    await answer(client.DELETE('/api/handoffs/{id}', { params: { path: { id: this.id! } } }));
+    this.picked = undefined;
+    this.undone = [];
+    await this.load();
+  }
+
   async loadRuns(): Promise<void> {
     this.runs = await answer(
       client.GET('/api/handoffs/{handoffId}/runs', { params: { path: { handoffId: this.id! } } }),
     );
     this.runsKnown = true;
+  }
+
+  /** Asks what would be printed again as all stands now. */
+  async loadSince(): Promise<void> {
+    const revision = this.state?.revision;
+    try {
+      const since = await answer(client.GET('/api/handoffs/{handoffId}/changes', { params: { path: { handoffId: this.id! } } }));
+      if (this.state?.revision === revision) this.since = since;
+    } catch {
+      this.since = undefined; // the next change asks again
+    }
   }
 
   isChosen(choice: Choice): boolean {
@@ -51,24 +96,45 @@ export class HandoffStore {
     return choices.filter((choice, i) => i === choices.findIndex((c) => c.row === choice.row && c.station === choice.station));
   }
 
-  /** Changes what is printed, starting from what is chosen when its turn comes. */
-  choose(make: (chosen: Choice[]) => Choice[]): Promise<void> {
-    return this.change(() => {
-      this.remember();
-      return { chosen: make(this.chosen()) };
-    });
+  /** Prints these files, or does not. */
+  stamp(choices: Choice[], adding: boolean): Promise<void> {
+    return this.change((handoff) => stamped(handoff, this.state!.plan.rows, choices, adding));
   }
 
   get canUndo(): boolean {
     return this.undone.length > 0;
   }
 
-  undoChoice(): Promise<void> {
-    return this.change(() => {
-      const before = this.undone.at(-1) ?? this.state!.handoff;
+  undo(): Promise<void> {
+    this.last = this.last.then(async () => {
+      const before = this.undone.at(-1);
+      if (!before) return;
       this.undone = this.undone.slice(0, -1);
-      return before;
+      await this.send(before);
     });
+    return this.last;
+  }
+
+  /** Changes settings that hold for all files; null gives one back to the brief. */
+  set(settings: Partial<Settings>): Promise<void> {
+    return this.change((handoff) => ({ ...handoff, settings: { ...handoff.settings, ...settings } }));
+  }
+
+  /** Changes what is set for one row. */
+  setRow(row: string, change: Partial<RowByHand>): Promise<void> {
+    return this.change((handoff) => ({ ...handoff, byRow: { ...handoff.byRow, [row]: { ...handoff.byRow[row], ...change } } }));
+  }
+
+  /** Asks for something else; what was set by hand stays. */
+  async setBrief(brief: Brief): Promise<void> {
+    await this.change((handoff) => ({ ...handoff, brief }));
+    const kept = this.state!.byHand;
+    toasts.say(`Planned again: ${brief.name}.${kept.length ? ` Kept as you set it: ${kept.join(', ')}.` : ''}`, 'good');
+  }
+
+  /** Gives everything that was set by hand back to the brief. */
+  letGo(): Promise<void> {
+    return this.change((handoff) => ({ ...handoff, settings: {}, added: [], leftOut: [], sections: [], byRow: {}, order: [] }));
   }
 
   /** Takes an adjustment that a finding offered. */
@@ -84,45 +150,41 @@ export class HandoffStore {
     }
   }
 
-  /** Keeps the handoff as it stands, with what it prints named, for undo. */
   private remember(): void {
-    this.undone = [...this.undone, { ...this.state!.handoff, chosen: this.chosen() }];
-  }
-
-  /** Changes anything but what is chosen. */
-  set(change: Omit<Change, 'chosen'>): Promise<void> {
-    return this.change(() => {
-      this.remember();
-      return change;
-    });
+    this.undone = [...this.undone.slice(-99), this.handoff];
   }
 
   /** One change after the other, each made from what the one before left. */
-  private change(make: () => Change): Promise<void> {
-    this.last = this.last.then(() => this.send(make()));
+  change(make: (handoff: Handoff) => Handoff): Promise<void> {
+    this.last = this.last.then(async () => {
+      this.remember();
+      if (!(await this.send(make(this.handoff)))) this.undone = this.undone.slice(0, -1);
+    });
     return this.last;
   }
 
-  private async send(part: Change): Promise<void> {
+  /** True when it was taken. */
+  private async send(handoff: Handoff): Promise<boolean> {
     const now = this.state!;
     try {
       this.state = await answer(
-        client.PUT('/api/handoffs/{id}', {
-          params: { path: { id: now.id } },
-          body: { revision: now.revision, ...now.handoff, ...part },
-        }),
+        client.PUT('/api/handoffs/{id}', { params: { path: { id: now.id } }, body: { revision: now.revision, handoff } }),
       );
+      this.all = this.all.map((each) => (each.id === now.id ? { ...each, name: handoff.name, brief: handoff.brief.name } : each));
+      return true;
     } catch (thrown) {
       if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
       toasts.wrong(thrown);
+      return false;
     }
   }
 
   /** Starts a run and returns its id; undefined when it was refused. */
-  async print(): Promise<string | undefined> {
+  async print(how: { version?: string; everything?: boolean } = {}): Promise<string | undefined> {
     try {
       const path = { handoffId: this.id! };
-      const { id } = await answer(client.POST('/api/handoffs/{handoffId}/runs', { params: { path } }));
+      const body = { version: how.version ?? null, everything: how.everything ?? false };
+      const { id } = await answer(client.POST('/api/handoffs/{handoffId}/runs', { params: { path }, body }));
       await this.loadRuns();
       return id;
     } catch (thrown) {

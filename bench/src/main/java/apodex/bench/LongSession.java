@@ -1,9 +1,12 @@
 package apodex.bench;
 
+import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Printing;
+import apodex.handoff.Section;
+import apodex.handoff.Settings;
 import apodex.handoff.Stretch;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
@@ -47,10 +50,11 @@ final class LongSession {
             Path folder = Files.createDirectories(Path.of(arguments[0]));
             RecordingStore store = new RecordingStore(folder.resolve("store"));
             Workload workload = Workload.make(store, folder, 128, 0, 600);
-            Plan plan = Planner.plan(workload.session(), Handoff.named("bench"), store);
+            Handoff handoff = Handoff.named("bench");
+            Plan plan = Planner.plan(workload.session(), handoff, store);
             Path target = Files.createDirectories(folder.resolve("print"));
             long start = System.nanoTime();
-            Printing.print(workload.session(), plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
+            Printing.print(workload.session(), handoff, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
             double seconds = (System.nanoTime() - start) / 1e9;
             Folders.remove(target);
             everyStation(workload.fullChain(), store, Files.createDirectories(target));
@@ -62,16 +66,16 @@ final class LongSession {
 
         private static void everyStation(Workload workload, RecordingStore store, Path target) throws Exception {
             Session session = workload.session();
-            Handoff shared = new Handoff("bench", null, null, null, List.of(), Returns.SHARED_OUT, null, null, null, 0.0, null,
-                    null, null, null);
+            Handoff shared = Handoff.named("bench").with(Brief.BY_HAND)
+                    .with(Settings.OPEN.withSharing(Returns.SHARED_OUT, null).withTail(0.0));
             List<Handoff.Choice> all = Planner.plan(session, shared, store).rows().stream().flatMap(row -> row.stations().stream()
                     .map(station -> new Handoff.Choice(row.row(), station))).toList();
             Stretch stretch = new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0),
                     new Stretch.Point(Stretch.Unit.SECONDS, STRETCH_SECONDS));
-            Plan plan = Planner.plan(session, new Handoff("bench", null, null, null, all, Returns.SHARED_OUT, null, stretch, null, 0.0,
-                    null, null, null, null), store);
+            Handoff handoff = shared.withFiles(all, List.of()).withSections(List.of(new Section("", stretch)));
+            Plan plan = Planner.plan(session, handoff, store);
             long start = System.nanoTime();
-            Printing.print(session, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
+            Printing.print(session, handoff, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
             System.out.println("Every station of the long session, " + STRETCH_SECONDS + " s: " + plan.prints().size() + " files");
             Bench.figure("long-session-every-station-seconds", (System.nanoTime() - start) / 1e9);
         }

@@ -32,7 +32,7 @@ final class LevelForMixer extends Check {
             double printed = peak + raw.get().trimDb();
             boolean hot = printed > HOT_DBFS;
             if (hot || printed < LOW_DBFS) {
-                double own = at.handoff().trimsDb().getOrDefault(row.id(), 0.0);
+                double own = at.trimDb(row);
                 double change = Math.rint((AIM_DBFS - printed) * 2) / 2;
                 Finding finding = Finding.of(this, Severity.KNOW, hot ? "Very hot for a mixer" : "Very low for a mixer",
                                 at.called(row) + " peaks at " + Look.db(printed) + " dBFS; mixers like to start between −24 and −6.", List.of(row.id()))
@@ -42,7 +42,7 @@ final class LevelForMixer extends Check {
                 Optional<Row> bus = row.strip().outputs().stream().flatMap(id -> at.session().row(id).stream())
                         .filter(BusRow.class::isInstance).findFirst();
                 if (bus.isPresent()) {
-                    double group = at.handoff().trimsDb().getOrDefault(bus.get().id(), 0.0);
+                    double group = at.trimDb(bus.get());
                     finding = finding.offering(Remedy.printing("Trim all of " + bus.get().name() + " by " + Look.db(change)
                             + " dB, so that its balance stays", Adjustment.trimming(bus.get().id(), group + change)));
                 }

@@ -48,6 +48,14 @@ public final class Look {
         this.handoff = plan == null ? handoff : Planner.without(session, handoff);
     }
 
+    /** One whose plan is made already. */
+    public Look(Session session, Handoff handoff, Plan plan, Sounds sounds) {
+        this.session = session;
+        this.sounds = sounds;
+        this.plan = plan;
+        this.handoff = handoff;
+    }
+
     private static Plan plan(Session session, Handoff handoff, Sounds sounds) {
         try {
             Routing.refuseLoops(session);
@@ -80,6 +88,18 @@ public final class Look {
 
     boolean isPrinted(Row row, Station station) {
         return prints(row).stream().anyMatch(print -> print.station() == station);
+    }
+
+    /** The channels a row is printed with. */
+    Handoff.Sides sides(Row row) {
+        Handoff.Sides byHand = handoff.row(row.id()).sides();
+        return byHand == null ? handoff.settled().sides() : byHand;
+    }
+
+    /** What the handoff turns a row itself up or down by, in dB. */
+    double trimDb(Row row) {
+        Double trim = handoff.row(row.id()).trimDb();
+        return trim == null ? 0 : trim;
     }
 
     Sounds.Standing standing(Recording recording) {

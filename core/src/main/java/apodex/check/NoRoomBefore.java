@@ -22,7 +22,7 @@ final class NoRoomBefore extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
-        if (at.prints().isEmpty() || at.handoff().leadInBars() > 0) {
+        if (at.prints().isEmpty() || at.handoff().settled().leadInBars() > 0) {
             return;
         }
         long start = at.plan().orElseThrow().passage().range().start();

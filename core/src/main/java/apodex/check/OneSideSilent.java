@@ -25,7 +25,7 @@ final class OneSideSilent extends Check {
             if (!left && !right || Notes.says(row, NOTE)) {
                 continue;
             }
-            boolean fixed = at.handoff().sides().getOrDefault(row.id(), Sides.AUTOMATIC) != Sides.AUTOMATIC;
+            boolean fixed = at.sides(row) != Sides.AUTOMATIC;
             Finding finding = Finding.of(this, Severity.LOOK, "One side is silent", at.called(row) + " has sound on the "
                             + (left ? "left" : "right") + " alone. " + (fixed ? "Its channels are fixed." : "The live side is printed, mono."), List.of(row.id()))
                     .showing(Evidence.sides(row.id(), at.whole(row)));

@@ -25,7 +25,7 @@ final class ReallyMono extends Check {
                 continue;
             }
             boolean wide = at.prints(row).stream().anyMatch(print -> print.channels() == 2)
-                    && at.handoff().sides().getOrDefault(row.id(), Sides.AUTOMATIC) != Sides.AUTOMATIC;
+                    && at.sides(row) != Sides.AUTOMATIC;
             double apart = Decibels.ofAmplitude(image.get().peakDifference() / image.get().peak());
             Finding finding = Finding.of(this, wide ? Severity.LOOK : Severity.KNOW, "Really mono", at.called(row)
                             + " has both sides the same. " + (wide ? "It is planned as stereo." : "It is printed mono."), List.of(row.id()))

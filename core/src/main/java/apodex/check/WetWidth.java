@@ -19,7 +19,7 @@ final class WetWidth extends Check {
         RowWidth widths = new RowWidth(at.session());
         for (Row row : at.sources()) {
             boolean widens = widths.at(row, Station.RAW) == 1 && widths.at(row, Station.INSERTS) == 2;
-            boolean narrowed = at.handoff().sides().get(row.id()) == Sides.MONO
+            boolean narrowed = at.sides(row) == Sides.MONO
                     && at.prints(row).stream().anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0
                             && (print.station() != Station.SHAPED || widths.at(row, Station.SHAPED) == 2));
             if (widens && narrowed) {

@@ -4,7 +4,6 @@ import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Handoff.Sides;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -46,22 +45,22 @@ public record Adjustment(List<Choice> add, List<Choice> leaveOut, Map<String, Do
         return new Adjustment(null, null, null, null, bars);
     }
 
-    /** @param plan what the handoff prints as it stands */
-    public Handoff applyTo(Handoff handoff, Plan plan) {
-        List<Choice> chosen = handoff.chosen();
-        if (!add.isEmpty() || !leaveOut.isEmpty()) {
-            List<Choice> now = new ArrayList<>(plan.prints().stream()
-                    .map(print -> new Choice(print.row(), print.station())).distinct().toList());
-            now.removeAll(leaveOut);
-            add.stream().filter(choice -> !now.contains(choice)).forEach(now::add);
-            chosen = now;
+    /** Files that are wanted by hand and by the brief come out as the brief has them. */
+    public Handoff applyTo(Handoff handoff) {
+        List<Choice> added = new ArrayList<>(handoff.added());
+        List<Choice> out = new ArrayList<>(handoff.leftOut());
+        added.removeAll(leaveOut);
+        leaveOut.stream().filter(choice -> !out.contains(choice)).forEach(out::add);
+        out.removeAll(add);
+        add.stream().filter(choice -> !added.contains(choice)).forEach(added::add);
+        Handoff adjusted = handoff.withFiles(added, out);
+        for (Map.Entry<String, Double> trim : trimsDb.entrySet()) {
+            adjusted = adjusted.withRow(trim.getKey(), row -> row.withTrim(trim.getValue() == 0 ? null : trim.getValue()));
         }
-        Map<String, Double> trims = new LinkedHashMap<>(handoff.trimsDb());
-        trims.putAll(trimsDb);
-        Map<String, Sides> channels = new LinkedHashMap<>(handoff.sides());
-        channels.putAll(sides);
-        return new Handoff(handoff.name(), handoff.depth(), handoff.format(), handoff.rate(), chosen, handoff.returns(),
-                handoff.dynamics(), handoff.range(), leadInBars == null ? handoff.leadInBars() : leadInBars,
-                handoff.tailSeconds(), channels, trims, handoff.notes(), handoff.listening(), handoff.naming());
+        for (Map.Entry<String, Sides> each : sides.entrySet()) {
+            adjusted = adjusted.withRow(each.getKey(), row -> row.withSides(each.getValue()));
+        }
+        return leadInBars == null ? adjusted
+                : adjusted.with(adjusted.settings().withLeadIn(leadInBars, adjusted.settings().count()));
     }
 }

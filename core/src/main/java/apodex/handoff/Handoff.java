@@ -1,70 +1,53 @@
 package apodex.handoff;
 
-import apodex.naming.NameStyle;
-import apodex.signal.Dynamics;
-import apodex.signal.Returns;
 import apodex.signal.Station;
-import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /**
- * One session prepared for one receiver. Whatever is null has its usual value.
+ * One session prepared for one receiver: what is asked for, and what was set by hand beside it. The session itself stays as
+ * it is.
  *
- * @param name        who or what it is for
- * @param depth       sample format of the files; null for the recordings' own
- * @param format      container of the files; WAV
- * @param rate        rate of the files; the session's
- * @param chosen      what to print; null for Raw, and Shaped where inserts are kept, of every row that has sound, and the
- *                    reference mix
- * @param returns     what becomes of returns at Bus and Mix; own files
- * @param dynamics    how shared effects act on one row at Bus and Mix; in place
- * @param range       what stretch of the song; all of it
- * @param leadInBars  bars of silence before it; 0
- * @param tailSeconds how long files go on after the range; until all is quiet
- * @param sides       channels by row; automatic
- * @param trimsDb     trims by row; a bus's trim goes for the bus and for what feeds it
- * @param notes       whether the notes of instrument rows come as Standard MIDI Files; yes, where there are any
- * @param listening   whether an MP3 of the reference mix comes with it; no
- * @param naming      how file names are put together; number, row and what it is
+ * @param name     who or what it is for
+ * @param brief    what is asked for
+ * @param settings what is set for all files of this handoff in place of what the brief says
+ * @param added    files that are printed although the brief does not ask for them
+ * @param leftOut  files that are not printed although it does
+ * @param sections what stretches of the song; none for all of it
+ * @param byRow    what is set for single rows, by their ids
+ * @param order    rows in the receiver's order; those that are not named follow in the session's
  */
 public record Handoff(
         String name,
-        @Nullable Depth depth,
-        @Nullable Format format,
-        @Nullable SampleRate rate,
-        @Nullable List<Choice> chosen,
-        @Nullable Returns returns,
-        @Nullable Dynamics dynamics,
-        @Nullable Stretch range,
-        @Nullable Integer leadInBars,
-        @Nullable Double tailSeconds,
-        @Nullable Map<String, Sides> sides,
-        @Nullable Map<String, Double> trimsDb,
-        @Nullable Boolean notes,
-        @Nullable Boolean listening,
-        @Nullable NameStyle naming) {
+        Brief brief,
+        Settings settings,
+        List<Choice> added,
+        List<Choice> leftOut,
+        List<Section> sections,
+        Map<String, RowByHand> byRow,
+        List<String> order) {
     public Handoff {
-        format = format == null ? Format.WAV : format;
-        chosen = chosen == null ? null : List.copyOf(chosen);
-        returns = returns == null ? Returns.OWN_FILES : returns;
-        dynamics = dynamics == null ? Dynamics.IN_PLACE : dynamics;
-        leadInBars = leadInBars == null ? 0 : leadInBars;
-        sides = sides == null ? Map.of() : Map.copyOf(sides);
-        trimsDb = trimsDb == null ? Map.of() : Map.copyOf(trimsDb);
-        notes = notes == null || notes;
-        listening = listening != null && listening;
-        naming = naming == null ? NameStyle.USUAL : naming;
+        brief = brief == null ? Brief.FOR_MIXING : brief;
+        settings = settings == null ? Settings.OPEN : settings;
+        added = added == null ? List.of() : List.copyOf(added);
+        leftOut = leftOut == null ? List.of() : List.copyOf(leftOut);
+        sections = sections == null ? List.of() : List.copyOf(sections);
+        byRow = byRow == null ? Map.of() : Map.copyOf(byRow);
+        order = order == null ? List.of() : List.copyOf(order);
     }
 
-    /** One with file names as usual. */
-    public Handoff(String name, @Nullable Depth depth, @Nullable Format format, @Nullable SampleRate rate,
-            @Nullable List<Choice> chosen, @Nullable Returns returns, @Nullable Dynamics dynamics, @Nullable Stretch range,
-            @Nullable Integer leadInBars, @Nullable Double tailSeconds, @Nullable Map<String, Sides> sides,
-            @Nullable Map<String, Double> trimsDb, @Nullable Boolean notes, @Nullable Boolean listening) {
-        this(name, depth, format, rate, chosen, returns, dynamics, range, leadInBars, tailSeconds, sides, trimsDb, notes, listening, null);
+    /** What holds for all files: this handoff's own settings, the brief's behind them, and then what is usual. */
+    public Settings settled() {
+        return settings.over(brief.settings()).over(Settings.USUAL);
+    }
+
+    /** What is set for one row. */
+    public RowByHand row(String id) {
+        return byRow.getOrDefault(id, RowByHand.NOTHING);
     }
 
     /** A row at a station. */
@@ -109,13 +92,45 @@ public record Handoff(
         @JsonProperty("twoMono") TWO_MONO
     }
 
+    /** What a mixer gets. */
     public static Handoff named(String name) {
-        return new Handoff(name, null, null, null, null, null, null, null, null, null, null, null, null, null);
+        return new Handoff(name, null, null, null, null, null, null, null);
+    }
+
+    public Handoff named(String other, Brief asked) {
+        return new Handoff(other, asked, settings, added, leftOut, sections, byRow, order);
+    }
+
+    public Handoff with(Brief other) {
+        return new Handoff(name, other, settings, added, leftOut, sections, byRow, order);
+    }
+
+    public Handoff with(Settings other) {
+        return new Handoff(name, brief, other, added, leftOut, sections, byRow, order);
+    }
+
+    public Handoff withFiles(List<Choice> newAdded, List<Choice> newLeftOut) {
+        return new Handoff(name, brief, settings, newAdded, newLeftOut, sections, byRow, order);
+    }
+
+    public Handoff withSections(List<Section> other) {
+        return new Handoff(name, brief, settings, added, leftOut, other, byRow, order);
+    }
+
+    public Handoff withOrder(List<String> other) {
+        return new Handoff(name, brief, settings, added, leftOut, sections, byRow, other);
+    }
+
+    public Handoff withRow(String id, UnaryOperator<RowByHand> change) {
+        Map<String, RowByHand> rows = new LinkedHashMap<>(byRow);
+        rows.put(id, change.apply(row(id)));
+        rows.values().removeIf(RowByHand.NOTHING::equals);
+        return new Handoff(name, brief, settings, added, leftOut, sections, rows, order);
     }
 
     /** Only these files, in this sample format. */
-    public Handoff printing(@Nullable Depth newDepth, @Nullable List<Choice> choices) {
-        return new Handoff(name, newDepth, format, rate, choices, returns, dynamics, range, leadInBars, tailSeconds, sides,
-                trimsDb, notes, listening, naming);
+    public Handoff printing(@Nullable Depth depth, @Nullable List<Choice> choices) {
+        Handoff deep = with(settings.withDepth(depth));
+        return choices == null ? deep : deep.with(Brief.BY_HAND).withFiles(choices, List.of());
     }
 }

@@ -1,5 +1,7 @@
 package apodex.handoff;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+
 /**
  * A Standard MIDI File that comes with the prints.
  *
@@ -7,4 +9,10 @@ package apodex.handoff;
  * @param folder the folder of the parcel it goes to
  * @param row    the instrument row; empty for all in one
  */
-public record NoteFile(String file, String folder, String row) {}
+public record NoteFile(String file, String folder, String row) {
+    /** Where it lies in the parcel. */
+    @JsonIgnore
+    public String path() {
+        return folder.isEmpty() ? file : folder + "/" + file;
+    }
+}

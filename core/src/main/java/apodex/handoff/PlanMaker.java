@@ -8,17 +8,17 @@ import apodex.handoff.Handoff.Sides;
 import apodex.measure.StereoImage;
 import apodex.naming.FileNames;
 import apodex.naming.ParcelName;
+import apodex.naming.SafeName;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.InstrumentRow;
 import apodex.session.Row;
-import apodex.session.Routing;
 import apodex.session.Session;
+import apodex.session.Take;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
 import apodex.signal.Sharing;
 import apodex.signal.Station;
-import apodex.time.FrameRange;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,147 +29,156 @@ import java.util.stream.Collectors;
 /** Turns choices into prints: names, folders, channels, trims, lengths and sizes. */
 final class PlanMaker {
     private static final String REFERENCE_NAME = "Reference Mix";
+    private static final String CLICK_NAME = "Click";
     private static final double MOST_TRIM_DB = 48;
-    private static final long SECONDS_OF_A_DAY = 24 * 60 * 60;
 
     private final Session session;
     private final Handoff handoff;
+    private final Settings settings;
     private final List<PlanRow> rows;
     private final Map<String, StereoImage> images;
     private final RowWidth widths;
     private final SampleRate rate;
     private final Depth depth;
-    private final Passage passage;
+    private final List<PlannedSection> sections;
+    private FileNames names;
+    private int section;
     /** The stations of the row whose prints are being made. */
     private Set<Station> planned = Set.of();
 
-    PlanMaker(Session session, Handoff handoff, List<PlanRow> rows, Map<String, StereoImage> images, RowWidth widths) {
+    /** @param session as the handoff sees it */
+    PlanMaker(Session session, Handoff handoff, List<PlanRow> rows, Map<String, StereoImage> images, RowWidth widths,
+            List<PlannedSection> sections, SampleRate rate) {
         this.session = session;
         this.handoff = handoff;
+        this.settings = handoff.settled();
         this.rows = rows;
         this.images = images;
         this.widths = widths;
-        this.rate = handoff.rate() == null ? session.rate() : handoff.rate();
+        this.rate = rate;
+        this.sections = sections;
         Depth own = Depth.own(session);
-        this.depth = handoff.depth() != null ? handoff.depth()
-                : handoff.format() == Format.FLAC && own.compareTo(Depth.INT24) > 0 ? Depth.INT24 : own;
-        this.passage = passage();
+        this.depth = settings.depth() != null ? settings.depth()
+                : settings.format() == Format.FLAC && own.compareTo(Depth.INT24) > 0 ? Depth.INT24 : own;
         check();
     }
 
     private void check() {
-        if (handoff.format() == Format.FLAC && depth.compareTo(Depth.INT24) > 0) {
+        if (settings.format() == Format.FLAC && depth.compareTo(Depth.INT24) > 0) {
             throw new IllegalArgumentException("FLAC holds 16 or 24 bits here, not " + depth.sample().label() + ".");
         }
-        handoff.trimsDb().forEach((row, db) -> {
+        handoff.byRow().forEach((row, byHand) -> {
             if (session.row(row).isEmpty()) {
-                throw new IllegalArgumentException("A trim is for row “" + row + "”, which is not in this session.");
+                throw new IllegalArgumentException("Something is set for row “" + row + "”, which is not in this session.");
             }
-            if (!(Math.abs(db) <= MOST_TRIM_DB)) {
-                throw new IllegalArgumentException("A trim must be from −48 to 48 dB, not " + db + ".");
+            if (byHand.trimDb() != null && !(Math.abs(byHand.trimDb()) <= MOST_TRIM_DB)) {
+                throw new IllegalArgumentException("A trim must be from −48 to 48 dB, not " + byHand.trimDb() + ".");
             }
         });
-        handoff.sides().keySet().forEach(row -> {
-            if (session.row(row).isEmpty()) {
-                throw new IllegalArgumentException("Channels are chosen for row “" + row + "”, which is not in this session.");
-            }
-        });
-    }
-
-    private Passage passage() {
-        int bars = handoff.leadInBars();
-        if (bars < 0 || bars > 64) {
-            throw new IllegalArgumentException("A lead-in is 0 to 64 bars long, not " + bars + ".");
-        }
-        Double tail = handoff.tailSeconds();
-        if (tail != null && !(tail >= 0 && tail <= 600)) {
-            throw new IllegalArgumentException("A tail is 0 to 600 seconds long, not " + tail + ".");
-        }
-        FrameRange range = handoff.range() == null ? new FrameRange(0, session.frames()) : handoff.range().frames(session);
-        long leadIn = session.song().timeline().framesOfBarsAt(bars, range.start(), session.rate());
-        return new Passage(range, leadIn, tail == null ? Passage.Tail.AUTOMATIC : new Passage.Tail(tail));
     }
 
     Plan make(List<Choice> chosen) {
-        long tail = passage.tail().seconds() == null ? 0 : Math.round(passage.tail().seconds() * session.rate().hertz());
-        long frames = atRate(passage.leadInFrames()) + atRateUp(passage.range().frames() + tail);
-        long reference = startReference();
-        FileNames names = new FileNames(session, handoff.naming(), rows.size());
+        List<Print> prints = new ArrayList<>();
+        List<NoteFile> notes = new ArrayList<>();
+        List<String> listening = new ArrayList<>();
+        for (section = 0; section < sections.size(); section++) {
+            names = new FileNames(session, settings.naming(), rows.size());
+            List<Print> here = new ArrayList<>(prints(chosen));
+            Print click = click();
+            if (click != null) {
+                here.add(settings.click() == Click.FIRST ? 0 : here.size(), click);
+            }
+            prints.addAll(here);
+            listening.add(listening(here));
+            if (section == 0 && settings.notes()) {
+                notes.addAll(notes());
+            }
+        }
+        String name = ParcelName.of(session.song(), handoff.brief().name(), settings.naming().version(), rate, depth.sample());
+        Sharing sharing = new Sharing(settings.returns(), settings.dynamics());
+        return new Plan(name, prints, notes, listening, rows, sections, sharing, settings.format(), rate, ringsOut(prints, sharing),
+                depth, Depth.own(session), settings.folders().sheet(), settings.document(),
+                prints.stream().mapToLong(Print::bytes).sum());
+    }
+
+    private List<Print> prints(List<Choice> chosen) {
         List<Print> prints = new ArrayList<>();
         for (PlanRow row : rows) {
             planned = chosen.stream().filter(choice -> choice.row().equals(row.row())).map(Choice::station)
                     .filter(row.stations()::contains).collect(Collectors.toSet());
             for (Station station : row.stations()) {
-                if (chosen.contains(new Choice(row.row(), station))) {
-                    prints.addAll(prints(row, station, names, frames, reference));
+                if (!planned.contains(station)) {
+                    continue;
+                }
+                String name = row.kind() == PlanRow.Kind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
+                if (station == Station.RAW && session.row(row.row()).orElseThrow() instanceof AudioRow audio) {
+                    for (Take take : AsPlanned.takes(audio, handoff)) {
+                        boolean chosenTake = take.id().equals(audio.active());
+                        prints.addAll(prints(row, station, AsPlanned.rowOf(audio, take), chosenTake ? name : name + " " + take.name()));
+                    }
+                } else {
+                    prints.addAll(prints(row, station, row.row(), name));
                 }
             }
         }
-        String name = ParcelName.of(session.song(), rate, depth.sample());
-        return new Plan(name, prints, notes(names), listening(prints, names), rows, passage,
-                new Sharing(handoff.returns(), handoff.dynamics()), handoff.format(), rate, frames, ringsOut(prints), reference,
-                depth, Depth.own(session), prints.stream().mapToLong(Print::bytes).sum());
+        return prints;
     }
 
-    private long atRate(long frames) {
-        return Math.round((double) frames * rate.hertz() / session.rate().hertz());
-    }
-
-    private long atRateUp(long frames) {
-        return Math.floorDiv(frames * rate.hertz() + session.rate().hertz() - 1, (long) session.rate().hertz());
-    }
-
-    /** A start before midnight belongs to the day before. */
-    private long startReference() {
-        long start = session.startReference() + passage.range().start() - passage.leadInFrames();
-        return atRate(start < 0 ? start + SECONDS_OF_A_DAY * session.rate().hertz() : start);
-    }
-
-    private double ringsOut(List<Print> prints) {
-        if (passage.tail().seconds() != null) {
+    private double ringsOut(List<Print> prints, Sharing sharing) {
+        if (settings.tailSeconds() != null) {
             return 0;
         }
-        long frames = prints.stream().mapToLong(print -> TailFrames.of(session, session.row(print.row()).orElseThrow(),
-                print.station(), new Sharing(handoff.returns(), handoff.dynamics()))).max().orElse(0);
+        long frames = prints.stream().filter(print -> !print.isClick()).mapToLong(print -> TailFrames.of(session,
+                session.row(print.source()).orElseThrow(), print.station(), sharing)).max().orElse(0);
         return Math.min(Passage.LONGEST_TAIL_SECONDS, session.rate().seconds(frames));
     }
 
-    private List<Print> prints(PlanRow row, Station station, FileNames names, long frames, long reference) {
-        Sides sides = handoff.sides().getOrDefault(row.row(), Sides.AUTOMATIC);
-        String name = row.kind() == PlanRow.Kind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
-        return switch (sides) {
+    private List<Print> prints(PlanRow row, Station station, String source, String name) {
+        Sides byHand = handoff.row(row.row()).sides();
+        return switch (byHand == null ? settings.sides() : byHand) {
             case TWO_MONO -> List.of(
-                    print(row, station, names, name + " left", Channels.MONO_FROM_LEFT, 1, frames, reference),
-                    print(row, station, names, name + " right", Channels.MONO_FROM_RIGHT, 1, frames, reference));
-            case MONO -> List.of(print(row, station, names, name, Channels.MONO_SUM, 1, frames, reference));
-            case STEREO -> List.of(print(row, station, names, name, Channels.STEREO, 2, frames, reference));
-            case AUTOMATIC -> List.of(automatic(row, station, names, name, frames, reference));
+                    print(row, station, source, name + " left", Channels.MONO_FROM_LEFT, 1),
+                    print(row, station, source, name + " right", Channels.MONO_FROM_RIGHT, 1));
+            case MONO -> List.of(print(row, station, source, name, Channels.MONO_SUM, 1));
+            case STEREO -> List.of(print(row, station, source, name, Channels.STEREO, 2));
+            case AUTOMATIC -> List.of(automatic(row, station, source, name));
         };
     }
 
-    private Print automatic(PlanRow row, Station station, FileNames names, String name, long frames, long reference) {
-        Row source = session.row(row.row()).orElseThrow();
+    private Print automatic(PlanRow row, Station station, String sourceId, String name) {
+        Row source = session.row(sourceId).orElseThrow();
         if (station == Station.RAW && source instanceof AudioRow) {
-            Channels sides = sides(images.get(row.row()).kind());
-            return print(row, station, names, name, sides, sides.count(), frames, reference);
+            Channels sides = sides(images.get(sourceId).kind());
+            return print(row, station, sourceId, name, sides, sides.count());
         }
         if (widths.at(source, station) == 1) {
-            return print(row, station, names, name, Channels.MONO_FROM_LEFT, 1, frames, reference);
+            return print(row, station, sourceId, name, Channels.MONO_FROM_LEFT, 1);
         }
         boolean centred = station == Station.FADER && widths.at(source, Station.INSERTS) == 1
                 && source.strip().pan() == 0 && source.strip().panMoves().isEmpty();
         int expected = centred || row.kind() == PlanRow.Kind.MIX && row.channels() == 1 ? 1 : 2;
-        return print(row, station, names, name, Channels.MEASURED, expected, frames, reference);
+        return print(row, station, sourceId, name, Channels.MEASURED, expected);
     }
 
-    private Print print(PlanRow row, Station station, FileNames names, String name, Channels sides, int channels, long frames,
-            long reference) {
+    private Print print(PlanRow row, Station station, String sourceId, String name, Channels sides, int channels) {
         Row source = session.row(row.row()).orElseThrow();
-        String file = names.next(row.number(), group(source), name, WhatWord.of(source, station, planned), handoff.format().ending());
-        long bytes = handoff.format() == Format.AIFF ? AiffWriter.fileBytes(channels, depth.sample(), frames)
-                : WavWriter.fileBytes(rate, channels, depth.sample(), frames, BroadcastInfo.of(session, file, row.name(),
-                        station, depth.sample(), channels, rate, reference));
-        return new Print(file, folder(row, source, station), row.row(), row.name(), station, channels, sides, trim(row.row()), bytes);
+        String byHand = handoff.row(row.row()).words().get(station);
+        String word = byHand == null ? WhatWord.of(source, station, planned, row.stations()) : byHand.isBlank() ? "" : SafeName.of(byHand);
+        String file = names.next(row.number(), group(source), name, word, settings.format().ending());
+        return new Print(file, folder(settings.folders().of(row.kind(), source, station)), row.row(), sourceId, name, station, channels,
+                sides, row.trimDb(), bytes(file, name, station, channels), section);
+    }
+
+    private long bytes(String file, String name, Station station, int channels) {
+        PlannedSection here = sections.get(section);
+        return settings.format() == Format.AIFF ? AiffWriter.fileBytes(channels, depth.sample(), here.frames())
+                : WavWriter.fileBytes(rate, channels, depth.sample(), here.frames(), BroadcastInfo.of(session, file, name,
+                        station, depth.sample(), channels, rate, here.startReference()));
+    }
+
+    private String folder(String inSection) {
+        String own = sections.get(section).folder();
+        return own.isEmpty() ? inSection : inSection.isEmpty() ? own : own + "/" + inSection;
     }
 
     private String group(Row row) {
@@ -177,52 +186,40 @@ final class PlanMaker {
                 .map(Row::name).findFirst().orElse("");
     }
 
-    private static String folder(PlanRow row, Row source, Station station) {
-        if (source.about().role().isForPlayers()) {
-            return "Guide";
+    /** The beat, or only the count before it; null for neither. */
+    private Print click() {
+        boolean counts = settings.count() && settings.leadInBars() > 0;
+        if (settings.click() == Click.NONE && !counts) {
+            return null;
         }
-        return switch (row.kind()) {
-            case AUDIO, INSTRUMENT, PART -> station.compareTo(Station.SHAPED) <= 0 ? "Tracks" : "Wet";
-            case BUS -> "Groups";
-            case RETURN -> "Returns";
-            case MIX -> "Reference";
-        };
+        String name = settings.click() == Click.NONE ? "Count" : CLICK_NAME;
+        String file = names.next(settings.click() == Click.LAST ? rows.size() : 0, "", name, "", settings.format().ending());
+        return new Print(file, folder(settings.folders().of("Guide")), Print.CLICK, Print.CLICK, name, Station.RAW, 1,
+                Channels.MONO_FROM_LEFT, 0, bytes(file, name, Station.RAW, 1), section);
     }
 
-    /** Its own, and those of the buses it feeds. */
-    private double trim(String id) {
-        Row row = session.row(id).orElseThrow();
-        double trim = handoff.trimsDb().getOrDefault(id, 0.0);
-        for (Row bus : Routing.downstream(session, row, Routing.Through.OUTPUTS)) {
-            if (!bus.equals(session.mix())) {
-                trim += handoff.trimsDb().getOrDefault(bus.id(), 0.0);
-            }
-        }
-        return trim;
-    }
-
-    private List<NoteFile> notes(FileNames names) {
+    private List<NoteFile> notes() {
         List<NoteFile> files = new ArrayList<>();
-        if (!handoff.notes()) {
-            return files;
-        }
+        String folder = settings.folders().of("MIDI");
         for (PlanRow row : rows) {
             if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument && !instrument.notes().isEmpty()) {
-                files.add(new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), "MIDI", row.row()));
+                files.add(new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), folder, row.row()));
             }
         }
         if (!files.isEmpty()) {
-            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), "MIDI", ""));
+            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), folder, ""));
         }
         return files;
     }
 
-    private String listening(List<Print> prints, FileNames names) {
-        boolean mix = prints.stream().anyMatch(print -> print.row().equals(session.mix().id()) && print.station() == Station.FADER);
-        if (handoff.listening() && !mix) {
-            throw new IllegalArgumentException("An MP3 of the reference mix needs the reference mix among the files.");
+    private String listening(List<Print> prints) {
+        if (!settings.listening()) {
+            return "";
         }
-        return handoff.listening() ? names.next(0, "", REFERENCE_NAME, "", ".mp3") : "";
+        Print mix = prints.stream().filter(print -> print.row().equals(session.mix().id()) && print.station() == Station.FADER).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("An MP3 of the reference mix needs the reference mix among the files."));
+        String file = names.next(0, "", REFERENCE_NAME, "", ".mp3");
+        return mix.folder().isEmpty() ? file : mix.folder() + "/" + file;
     }
 
     static Channels sides(StereoImage.Kind kind) {

@@ -10,14 +10,17 @@ import java.util.List;
  * What can be printed of a row, and what was measured of it.
  *
  * @param row        the row's id
- * @param number     its number in the session, from 1; 0 for the mix
+ * @param number     its number in the receiver's order, from 1; 0 for the mix
  * @param name       its name
  * @param kind       what it is
  * @param stations   where a file can be taken: those that differ
+ * @param asked      those of them that the brief asks for
  * @param image      what its two sides are like at Raw; null where only printing can tell
  * @param channels   1 or 2, as Raw will be printed, or what is expected
  * @param evidence   why, in a sentence
  * @param peakDbfs   loudest sample of Raw in dBFS before printing; null when silent or not known
+ * @param trimDb     gain on the way into its files, with those of the buses it feeds
+ * @param kept       by insert, in order: whether it counts as part of the sound here
  * @param unknown    effects among its inserts that Apodex does not have; they are skipped
  */
 public record PlanRow(
@@ -26,14 +29,23 @@ public record PlanRow(
         String name,
         Kind kind,
         List<Station> stations,
+        List<Station> asked,
         @Nullable StereoImage.Kind image,
         int channels,
         String evidence,
         @Nullable Double peakDbfs,
+        double trimDb,
+        List<Boolean> kept,
         List<String> unknown) {
     public PlanRow {
         stations = List.copyOf(stations);
+        asked = asked == null ? List.of() : List.copyOf(asked);
+        kept = kept == null ? List.of() : List.copyOf(kept);
         unknown = List.copyOf(unknown);
+    }
+
+    PlanRow asking(List<Station> wanted) {
+        return new PlanRow(row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, unknown);
     }
 
     /** Kinds of rows. */

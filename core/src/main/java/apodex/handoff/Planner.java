@@ -15,6 +15,7 @@ import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
+import apodex.time.SampleRate;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -24,11 +25,14 @@ import java.util.Map;
 /** Makes the plan of a handoff: measures every row, finds the stations worth a file, decides what is printed. */
 public final class Planner {
     private final Session session;
+    private final Handoff handoff;
     private final RowWidth widths;
     private final Map<String, StereoImage> images = new LinkedHashMap<>();
 
-    private Planner(Session session, Recordings recordings) throws IOException {
+    /** @param session as the handoff sees it */
+    private Planner(Session session, Handoff handoff, Recordings recordings) throws IOException {
         this.session = session;
+        this.handoff = handoff;
         this.widths = new RowWidth(session);
         for (AudioRow row : session.audioRows()) {
             images.put(row.id(), measure(row, recordings));
@@ -50,67 +54,86 @@ public final class Planner {
      * @throws IllegalArgumentException when the handoff chooses what its session cannot give; the message says what
      */
     public static Plan plan(Session session, Handoff handoff, Recordings recordings) throws IOException {
-        return new Planner(session, recordings).plan(handoff);
+        Settings settings = handoff.settled();
+        SampleRate rate = settings.rate() == null ? session.rate() : settings.rate();
+        List<PlannedSection> sections = new Passages(session, settings, rate).of(handoff.sections());
+        return new Planner(AsPlanned.of(session, handoff), handoff, recordings).plan(inOrder(session, handoff.order()), sections, rate);
+    }
+
+    /** The rows as the receiver gets them; the mix comes last. */
+    private static List<Row> inOrder(Session session, List<String> order) {
+        List<Row> rows = new ArrayList<>();
+        order.forEach(id -> session.row(id).filter(row -> !rows.contains(row)).ifPresent(rows::add));
+        session.rows().stream().filter(row -> !rows.contains(row)).forEach(rows::add);
+        rows.remove(session.mix());
+        rows.add(session.mix());
+        return rows;
     }
 
     /** The same handoff without what the session no longer has: rows that are gone, stations that no longer differ. */
     public static Handoff without(Session session, Handoff handoff) {
-        RowWidth widths = new RowWidth(session);
-        Stations stations = new Stations(session, handoff.returns());
-        List<Choice> still = handoff.chosen() == null ? null : handoff.chosen().stream()
-                .filter(choice -> session.row(choice.row())
-                        .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1).contains(choice.station()))
-                        .orElse(false)).toList();
-        Map<String, Handoff.Sides> sides = new LinkedHashMap<>(handoff.sides());
-        sides.keySet().removeIf(row -> session.row(row).isEmpty());
-        Map<String, Double> trims = new LinkedHashMap<>(handoff.trimsDb());
-        trims.keySet().removeIf(row -> session.row(row).isEmpty());
-        return new Handoff(handoff.name(), handoff.depth(), handoff.format(), handoff.rate(), still, handoff.returns(),
-                handoff.dynamics(), stillInside(session, handoff.range()), handoff.leadInBars(), handoff.tailSeconds(), sides, trims,
-                handoff.notes(), handoff.listening(), handoff.naming());
+        Session seen = AsPlanned.of(session, handoff);
+        RowWidth widths = new RowWidth(seen);
+        Stations stations = new Stations(seen, handoff.settled().returns());
+        Handoff still = handoff.withFiles(handoff.added().stream().filter(choice -> seen.row(choice.row())
+                .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1).contains(choice.station()))
+                .orElse(false)).toList(), handoff.leftOut());
+        for (String row : handoff.byRow().keySet()) {
+            if (session.row(row).isEmpty()) {
+                still = still.withRow(row, gone -> RowByHand.NOTHING);
+            }
+        }
+        return still.withSections(handoff.sections().stream().filter(section -> isInside(session, section)).toList());
     }
 
-    private static Stretch stillInside(Session session, Stretch range) {
+    private static boolean isInside(Session session, Section section) {
         try {
-            if (range != null) {
-                range.frames(session);
+            if (section.stretch() != null) {
+                section.stretch().frames(session);
             }
-            return range;
+            return true;
         } catch (IllegalArgumentException e) {
-            return null; // the song has become shorter
+            return false; // the song has become shorter
         }
     }
 
-    private Plan plan(Handoff handoff) {
-        Stations stations = new Stations(session, handoff.returns());
+    private Plan plan(List<Row> order, List<PlannedSection> sections, SampleRate rate) {
+        Settings settings = handoff.settled();
+        Stations stations = new Stations(session, settings.returns());
         List<PlanRow> rows = new ArrayList<>();
         int number = 1;
-        for (Row row : session.rows()) {
+        for (Row each : order) {
+            Row row = session.row(each.id()).orElseThrow();
             List<Station> offered = stations.of(row, widths.at(row, Station.INSERTS) == 1);
             rows.add(planRow(row, row instanceof MixRow ? 0 : number++, offered));
         }
-        List<Choice> chosen = handoff.chosen() == null ? everythingThatSounds(rows) : handoff.chosen();
-        for (Choice choice : chosen) {
-            if (rows.stream().noneMatch(row -> row.row().equals(choice.row())
-                    && row.stations().contains(choice.station()))) {
+        List<Choice> asked = new Wanted(session, handoff.brief(), settings.returns()).of(rows);
+        rows.replaceAll(row -> row.asking(asked.stream().filter(choice -> choice.row().equals(row.row())).map(Choice::station).toList()));
+        List<Choice> chosen = new ArrayList<>(asked);
+        for (Choice choice : handoff.added()) {
+            if (rows.stream().noneMatch(row -> row.row().equals(choice.row()) && row.stations().contains(choice.station()))) {
                 throw new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
                         + choice.station().label() + ".");
             }
         }
-        return new PlanMaker(session, handoff, rows, images, widths).make(chosen);
+        chosen.addAll(handoff.added());
+        chosen.removeAll(handoff.leftOut());
+        return new PlanMaker(session, handoff, rows, images, widths, sections, rate).make(chosen);
     }
 
     private PlanRow planRow(Row row, int number, List<Station> offered) {
         List<String> unknown = row.strip().inserts().stream().map(Insert::effect)
                 .filter(effect -> Effects.find(effect).isEmpty()).distinct().toList();
+        List<Boolean> kept = row.strip().inserts().stream().map(Insert::kept).toList();
+        double trim = Trims.of(session, handoff, row);
         if (row instanceof AudioRow audio) {
             StereoImage image = images.get(row.id());
             Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
-            return new PlanRow(row.id(), number, row.name(), PlanRow.Kind.AUDIO, offered, image.kind(),
-                    PlanMaker.sides(image.kind()).count(), SidesInWords.of(audio, image), peak, unknown);
+            return new PlanRow(row.id(), number, row.name(), PlanRow.Kind.AUDIO, offered, List.of(), image.kind(),
+                    PlanMaker.sides(image.kind()).count(), SidesInWords.of(audio, image), peak, trim, kept, unknown);
         }
         int width = row instanceof MixRow ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
-        return new PlanRow(row.id(), number, row.name(), kind(row), offered, null, width, evidence(row, width), null, unknown);
+        return new PlanRow(row.id(), number, row.name(), kind(row), offered, List.of(), null, width, evidence(row, width), null, trim, kept, unknown);
     }
 
     private static PlanRow.Kind kind(Row row) {
@@ -153,28 +176,5 @@ public final class Planner {
     private static boolean hasStereoEffect(Row row) {
         return Stations.active(row.strip().inserts()).stream().map(insert -> Effects.find(insert.effect()).orElseThrow())
                 .anyMatch(effect -> effect.width(1) == 2 || effect.id().equals("polarity"));
-    }
-
-    private List<Choice> everythingThatSounds(List<PlanRow> rows) {
-        List<Choice> chosen = new ArrayList<>();
-        for (PlanRow row : rows) {
-            switch (row.kind()) {
-                case AUDIO, INSTRUMENT, PART -> {
-                    boolean silent = row.kind() == PlanRow.Kind.AUDIO && row.peakDbfs() == null;
-                    for (Station station : List.of(Station.RAW, Station.SHAPED)) {
-                        if (!silent && row.stations().contains(station)) {
-                            chosen.add(new Choice(row.row(), station));
-                        }
-                    }
-                }
-                case MIX -> {
-                    if (!chosen.isEmpty()) {
-                        chosen.add(new Choice(row.row(), Station.FADER));
-                    }
-                }
-                case BUS, RETURN -> { }
-            }
-        }
-        return chosen;
     }
 }

@@ -1,5 +1,6 @@
 package apodex.handoff;
 
+import apodex.audio.FlacFile;
 import apodex.audio.FlacWriter;
 import apodex.audio.Mp3Writer;
 import apodex.notes.MidiFile;
@@ -14,71 +15,236 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 
-/** Makes everything a plan asks for, in one folder: one walk for all sound, then what is made from its files. */
+/**
+ * Makes everything a plan asks for, in the folders in which it is to lie: a walk for each section, then what is made from its
+ * files. What an earlier run printed of the very same content is taken over.
+ */
 public final class Printing {
-    private Printing() {}
+    private final Session session;
+    private final Settings settings;
+    private final Plan plan;
+    private final Path folder;
+    private final Recordings recordings;
+    private final int threads;
+    private final WalkObserver observer;
+    private final Map<String, Earlier> earlier;
+    private final Map<Print, String> keys = new IdentityHashMap<>();
+    private final Made[] made;
+    private final List<Long> lengths = new ArrayList<>();
+    private double shareBefore;
+
+    private Printing(Session session, Settings settings, Plan plan, Path folder, Recordings recordings, int threads,
+            WalkObserver observer, Map<String, Earlier> earlier) {
+        this.session = session;
+        this.settings = settings;
+        this.plan = plan;
+        this.folder = folder;
+        this.recordings = recordings;
+        this.threads = threads;
+        this.observer = observer;
+        this.earlier = earlier;
+        this.made = new Made[plan.prints().size()];
+    }
+
+    /**
+     * What became of one print.
+     *
+     * @param key       what its bytes follow from
+     * @param channels  channels of the file
+     * @param quietAt   frame of the session at which it had been quiet for a second
+     * @param overs     samples that passed full scale and were held there
+     * @param takenOver whether an earlier run made it
+     */
+    public record Made(String key, int channels, long quietAt, long overs, boolean takenOver) {}
+
+    /**
+     * A file of an earlier run, whole and unchanged since.
+     *
+     * @param frames length of its section then
+     */
+    public record Earlier(Path file, long frames, Made made) {}
 
     /**
      * What came out.
      *
-     * @param plan  with real lengths, channels and sizes
-     * @param overs by print, in order: samples that passed full scale and were held there
+     * @param plan   with real lengths, channels and sizes
+     * @param prints in the plan's order
      */
-    public record Result(Plan plan, List<Long> overs) {}
+    public record Result(Plan plan, List<Made> prints) {}
+
+    /** Prints everything. */
+    public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
+            WalkObserver observer) throws IOException {
+        return print(session, handoff, plan, folder, recordings, threads, observer, Map.of());
+    }
 
     /**
      * Prints.
      *
-     * @param folder empty
+     * @param session as it is
+     * @param folder  empty
+     * @param earlier what is there already, by content key
      * @throws IOException           when a recording cannot be read or a file cannot be written
      * @throws CancellationException when the observer or an interrupt ended it
      */
-    public static Result print(Session session, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer) throws IOException {
-        List<Printed> printed = new Walk(session, plan.taps(session, folder), plan.passage(), plan.sharing(), recordings,
-                threads).print(observer);
-        if (!plan.listening().isEmpty()) {
-            Mp3Writer.encode(folder.resolve(plan.walkName(referenceMix(session, plan))), folder.resolve(plan.listening()));
+    public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
+            WalkObserver observer, Map<String, Earlier> earlier) throws IOException {
+        return new Printing(AsPlanned.of(session, handoff), handoff.settled(), plan, folder, recordings, threads, observer, earlier)
+                .print();
+    }
+
+    private Result print() throws IOException {
+        for (Print print : plan.prints()) {
+            Files.createDirectories(folder.resolve(print.path()).getParent());
+        }
+        for (int section = 0; section < plan.sections().size(); section++) {
+            print(section);
+            shareBefore += shareOf(section);
+        }
+        for (int section = 0; section < plan.sections().size(); section++) {
+            if (!plan.listening().get(section).isEmpty()) {
+                listening(referenceMix(section), folder.resolve(plan.listening().get(section)));
+            }
         }
         if (plan.format() == Handoff.Format.FLAC) {
-            toFlac(plan, folder, threads, observer);
+            toFlac();
         }
         for (NoteFile notes : plan.notes()) {
             List<InstrumentRow> rows = session.rows().stream().filter(InstrumentRow.class::isInstance)
                     .map(InstrumentRow.class::cast)
                     .filter(row -> !row.notes().isEmpty() && (notes.row().isEmpty() || notes.row().equals(row.id()))).toList();
-            MidiFile.write(session, rows, folder.resolve(notes.file()));
+            Path file = folder.resolve(notes.folder()).resolve(notes.file());
+            Files.createDirectories(file.getParent());
+            MidiFile.write(session, rows, file);
         }
         List<Long> sizes = new ArrayList<>();
         for (Print print : plan.prints()) {
-            sizes.add(Files.size(folder.resolve(print.file())));
+            sizes.add(Files.size(folder.resolve(print.path())));
         }
-        return new Result(plan.printed(printed, sizes), printed.stream().map(Printed::overs).toList());
+        List<Made> all = List.of(made);
+        return new Result(plan.printed(all.stream().map(Made::channels).toList(), sizes, lengths), all);
     }
 
-    private static Print referenceMix(Session session, Plan plan) {
-        return plan.prints().stream().filter(print -> print.row().equals(session.mix().id())
+    private void listening(Print mix, Path mp3) throws IOException {
+        Path sound = folder.resolve(plan.walkPath(mix));
+        boolean packed = !Files.exists(sound); // taken over as FLAC
+        if (packed) {
+            FlacFile.decode(folder.resolve(mix.path()), sound);
+        }
+        Mp3Writer.encode(sound, mp3);
+        if (packed) {
+            Files.delete(sound);
+        }
+    }
+
+    private double shareOf(int section) {
+        return plan.frames() == 0 ? 0 : (double) plan.sections().get(section).frames() / plan.frames();
+    }
+
+    /** Takes over what can be, unless what is new makes the section longer or shorter than it was. */
+    private void print(int section) throws IOException {
+        List<Print> all = plan.prints().stream().filter(print -> print.section() == section).toList();
+        List<Print> walked = all.stream().filter(print -> !print.isClick()).toList();
+        List<Print> fresh = walked.stream().filter(print -> earlier(print) == null).toList();
+        List<Print> kept = walked.stream().filter(print -> earlier(print) != null).toList();
+        long frames = plan.sections().get(section).frames();
+        if (!kept.isEmpty()) {
+            long before = earlier(kept.get(0)).frames();
+            boolean oneLength = kept.stream().allMatch(print -> earlier(print).frames() == before);
+            long quietAt = kept.stream().mapToLong(print -> earlier(print).made().quietAt()).max().orElse(0);
+            frames = fresh.isEmpty() ? before : oneLength ? walk(section, fresh, kept, quietAt) : -1;
+            if (!oneLength || frames != before) {
+                for (Print print : fresh) {
+                    Files.deleteIfExists(folder.resolve(plan.walkPath(print)));
+                }
+                frames = walk(section, walked, List.of(), 0);
+                kept = List.of();
+            }
+        } else if (!walked.isEmpty()) {
+            frames = walk(section, walked, List.of(), 0);
+        }
+        for (Print print : kept) {
+            Earlier there = earlier(print);
+            Files.copy(there.file(), folder.resolve(print.path()));
+            made[plan.prints().indexOf(print)] = new Made(there.made().key(), there.made().channels(), there.made().quietAt(),
+                    there.made().overs(), true);
+        }
+        for (Print click : all.stream().filter(Print::isClick).toList()) {
+            click(click, frames);
+        }
+        lengths.add(frames);
+    }
+
+    private Earlier earlier(Print print) {
+        return earlier.get(key(print));
+    }
+
+    private String key(Print print) {
+        return keys.computeIfAbsent(print, each -> ContentKey.of(session, plan, each, settings));
+    }
+
+    /** @return the length of the files */
+    private long walk(int section, List<Print> prints, List<Print> beside, long quietAt) throws IOException {
+        double before = shareBefore;
+        double share = shareOf(section);
+        WalkObserver here = new WalkObserver() {
+            @Override
+            public void printed(double ofSection) {
+                observer.printed(before + share * ofSection);
+            }
+
+            @Override
+            public boolean isCancelled() {
+                return observer.isCancelled();
+            }
+        };
+        List<Printed> printed = new Walk(session, plan.taps(session, prints, folder), plan.sections().get(section).passage(),
+                plan.sharing(), recordings, threads).beside(plan.taps(session, beside, folder), quietAt).print(here);
+        for (int i = 0; i < prints.size(); i++) {
+            Printed each = printed.get(i);
+            made[plan.prints().indexOf(prints.get(i))] = new Made(key(prints.get(i)), each.channels(), each.quietAt(), each.overs(), false);
+        }
+        return printed.get(0).frames();
+    }
+
+    private void click(Print print, long frames) throws IOException {
+        ClickTrack track = new ClickTrack(session, plan.rate());
+        PlannedSection section = plan.section(print);
+        track.write(track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames), frames,
+                plan.depth().sample(), plan.format(), folder.resolve(plan.walkPath(print)), plan.broadcast(session, print),
+                print.section());
+        made[plan.prints().indexOf(print)] = new Made(key(print), 1, section.passage().range().end(), 0, false);
+    }
+
+    private Print referenceMix(int section) {
+        return plan.prints().stream().filter(print -> print.section() == section && print.row().equals(session.mix().id())
                 && print.station() == Station.FADER).findFirst().orElseThrow();
     }
 
-    private static void toFlac(Plan plan, Path folder, int threads, WalkObserver observer) throws IOException {
+    private void toFlac() throws IOException {
         ExecutorService crew = Executors.newFixedThreadPool(Math.max(1, threads));
         try {
             List<Future<?>> running = new ArrayList<>();
-            for (Print print : plan.prints()) {
+            for (int i = 0; i < made.length; i++) {
+                Print print = plan.prints().get(i);
+                if (made[i].takenOver()) {
+                    continue;
+                }
                 running.add(crew.submit(() -> {
                     if (observer.isCancelled()) {
                         throw new CancellationException("Cancelled while packing into FLAC.");
                     }
-                    Path wav = folder.resolve(plan.walkName(print));
-                    FlacWriter.encode(wav, folder.resolve(print.file()));
+                    Path wav = folder.resolve(plan.walkPath(print));
+                    FlacWriter.encode(wav, folder.resolve(print.path()));
                     Files.delete(wav);
                     return null;
                 }));

@@ -4,9 +4,10 @@ import apodex.session.Session;
 import apodex.time.FrameRange;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
 
 /**
- * From a bar or time to a bar or time.
+ * From a bar, time or marker to a bar, time or marker.
  *
  * @param from first sound
  * @param to   where it ends; a bar is not part of it itself
@@ -16,11 +17,26 @@ public record Stretch(Point from, Point to) {
     public enum Unit {
         /** Bars from 1, with a fraction within the bar. */
         @JsonProperty("bars") BARS,
-        @JsonProperty("seconds") SECONDS
+        @JsonProperty("seconds") SECONDS,
+        /** A marker, wherever it stands then. */
+        @JsonProperty("marker") MARKER
     }
 
-    /** A point of the song. */
-    public record Point(Unit unit, double at) {}
+    /**
+     * A point of the song.
+     *
+     * @param at     bar or seconds; of a marker, 0
+     * @param marker name of the marker; null for a bar or a time
+     */
+    public record Point(Unit unit, double at, @Nullable String marker) {
+        public Point(Unit unit, double at) {
+            this(unit, at, null);
+        }
+
+        public static Point marker(String name) {
+            return new Point(Unit.MARKER, 0, name);
+        }
+    }
 
     /**
      * Its frames in a session.
@@ -29,7 +45,7 @@ public record Stretch(Point from, Point to) {
      */
     FrameRange frames(Session session) {
         if (from == null || to == null || from.unit() == null || to.unit() == null) {
-            throw new IllegalArgumentException("A range goes from a bar or time to a bar or time.");
+            throw new IllegalArgumentException("A range goes from a bar, time or marker to another.");
         }
         long start = frame(from, session);
         long end = frame(to, session);
@@ -43,6 +59,11 @@ public record Stretch(Point from, Point to) {
     }
 
     private static long frame(Point point, Session session) {
+        if (point.unit() == Unit.MARKER) {
+            return session.markers().stream().filter(marker -> marker.name().equals(point.marker())).findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("There is no marker “" + point.marker() + "” in this session."))
+                    .frame();
+        }
         double lowest = point.unit() == Unit.BARS ? 1 : 0;
         if (!(point.at() >= lowest && point.at() < 1e5)) {
             throw new IllegalArgumentException(point.unit() == Unit.BARS ? "Bars count from 1; there is no bar " + point.at() + "."

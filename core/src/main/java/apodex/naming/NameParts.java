@@ -1,5 +1,6 @@
 package apodex.naming;
 
+import apodex.session.Key;
 import apodex.session.Session;
 import java.util.Locale;
 
@@ -22,15 +23,15 @@ public record NameParts(Session session, String number, String group, String row
             case WHAT -> what;
             case VERSION -> style.version();
             case TEMPO -> session.song().tempo() == null ? "" : session.song().tempoLabel() + "bpm";
-            case KEY -> session.song().key() == null ? "" : key();
+            case KEY -> session.song().key() == null ? "" : key(session.song().key());
             case DATE -> session.originated() == null ? "" : session.originated();
         };
     }
 
     /** {@code Gmaj}, {@code F#min}: signs that every system has. */
-    private String key() {
-        String tonic = session.song().key().tonic().replace("♯", "#").replace("♭", "b");
-        String mode = session.song().key().mode();
+    static String key(Key key) {
+        String tonic = key.tonic().replace("♯", "#").replace("♭", "b");
+        String mode = key.mode();
         return tonic + mode.substring(0, Math.min(3, mode.length())).toLowerCase(Locale.ROOT);
     }
 }

@@ -76,6 +76,10 @@ public record NameStyle(
         }
     }
 
+    public NameStyle withVersion(String other) {
+        return new NameStyle(parts, separator, letters, longest, other);
+    }
+
     /** Joins what the parts are for one file; empty ones are left out. */
     String join(NameParts values) {
         int others = 0;

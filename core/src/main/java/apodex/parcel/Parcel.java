@@ -53,7 +53,7 @@ public final class Parcel {
     /**
      * Writes the zip.
      *
-     * @param printed the folder that holds the printed files, all of them straight in it
+     * @param printed the folder that holds the printed files as they lie in the parcel
      * @param zip     must not exist
      */
     public void write(Path printed, Path zip) throws IOException {
@@ -65,15 +65,17 @@ public final class Parcel {
             out.setUseZip64(Zip64Mode.AsNeeded);
             out.setEncoding(StandardCharsets.UTF_8.name());
             for (FileProof file : proof.files()) {
-                String path = file.folder() + "/" + file.name();
-                put(out, path, printed.resolve(file.name()));
+                String path = file.path();
+                put(out, path, printed.resolve(path));
                 hashes.put(path, file.sha256());
             }
             for (NoteFile notes : plan.notes()) {
-                putHashed(out, hashes, notes.folder() + "/" + notes.file(), printed.resolve(notes.file()));
+                putHashed(out, hashes, notes.path(), printed.resolve(notes.path()));
             }
-            if (!plan.listening().isEmpty()) {
-                putHashed(out, hashes, "Reference/" + plan.listening(), printed.resolve(plan.listening()));
+            for (String mp3 : plan.listening()) {
+                if (!mp3.isEmpty()) {
+                    putHashed(out, hashes, mp3, printed.resolve(mp3));
+                }
             }
             put(out, SessionSheet.FILE_NAME, sheet);
             hashes.put(SessionSheet.FILE_NAME, HexFormat.of().formatHex(Digests.sha256().digest(sheet)));

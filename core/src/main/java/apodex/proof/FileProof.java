@@ -3,6 +3,7 @@ package apodex.proof;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundInfo.Container;
 import apodex.time.SampleRate;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 
 /**
@@ -27,6 +28,7 @@ import jakarta.annotation.Nullable;
  * @param bytes            size of the file
  * @param sha256           of the whole file
  * @param contentSha256    of its samples alone
+ * @param takenOver        whether an earlier run made it, and nothing it follows from has changed
  * @param sameAs           name of an earlier file with the same samples; null when there is none
  */
 public record FileProof(
@@ -49,10 +51,17 @@ public record FileProof(
         long bytes,
         String sha256,
         String contentSha256,
+        boolean takenOver,
         @Nullable String sameAs) {
+
+    /** Where it lies in the parcel. */
+    @JsonIgnore
+    public String path() {
+        return folder.isEmpty() ? name : folder + "/" + name;
+    }
 
     FileProof sameAs(String other) {
         return new FileProof(name, folder, container, rate, sample, channels, frames, timeReference, firstSoundFrame,
-                peakDbfs, loudnessLufs, truePeakDbtp, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, other);
+                peakDbfs, loudnessLufs, truePeakDbtp, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, takenOver, other);
     }
 }

@@ -6,6 +6,7 @@ import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
+import apodex.handoff.Printing;
 import apodex.measure.Decibels;
 import apodex.measure.Loudness;
 import apodex.measure.TruePeak;
@@ -57,26 +58,26 @@ public final class FileReader {
      * Reads {@code file}. FLAC is unpacked beside it for as long as it takes.
      *
      * @param folder its folder in the parcel
-     * @param overs  samples the walk held at full scale, which no reading back can tell
+     * @param made   what printing knows of it and no reading back can tell
      */
-    public static Result read(Path file, String folder, long overs, Measure measure) throws IOException {
+    public static Result read(Path file, String folder, Printing.Made made, Measure measure) throws IOException {
         SoundInfo packed = SoundFile.examine(file);
         if (packed.layout() != null) {
-            return new FileReader(file, packed, file, measure).result(folder, overs);
+            return new FileReader(file, packed, file, measure).result(folder, made);
         }
         Path unpacked = Files.createTempDirectory("apodex-proof-").resolve("sound.wav");
         try {
             FlacFile.decode(file, unpacked);
-            return new FileReader(file, packed, unpacked, measure).result(folder, overs);
+            return new FileReader(file, packed, unpacked, measure).result(folder, made);
         } finally {
             Files.deleteIfExists(unpacked);
             Files.deleteIfExists(unpacked.getParent());
         }
     }
 
-    private Result result(String folder, long overs) throws IOException {
+    private Result result(String folder, Printing.Made made) throws IOException {
         readAll();
-        return new Result(proof(folder, overs), picture);
+        return new Result(proof(folder, made), picture);
     }
 
     private void readAll() throws IOException {
@@ -134,7 +135,7 @@ public final class FileReader {
         return sample.isFloat() ? 1.0 : 1.0 - Math.scalb(1.0, 1 - sample.bits());
     }
 
-    private FileProof proof(String folder, long overs) throws IOException {
+    private FileProof proof(String folder, Printing.Made made) throws IOException {
         boolean silent = peak == 0;
         double peakDbfs = Decibels.ofAmplitude(peak);
         String hash = sound.equals(file) ? HexFormat.of().formatHex(whole.digest()) : Digests.sha256(file);
@@ -142,8 +143,8 @@ public final class FileReader {
                 info.channels(), info.frames(), info.broadcast() == null ? null : info.broadcast().timeReference(),
                 silent ? null : firstSound, silent ? null : peakDbfs, lufs(),
                 truePeak == null || silent ? null : truePeak.dbtp(), silent,
-                !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS, fullScale, overs, Files.size(file),
-                hash, HexFormat.of().formatHex(content.digest()), null);
+                !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS, fullScale, made.overs(), Files.size(file),
+                hash, HexFormat.of().formatHex(content.digest()), made.takenOver(), null);
     }
 
     private Double lufs() {

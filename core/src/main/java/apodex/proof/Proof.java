@@ -2,6 +2,7 @@ package apodex.proof;
 
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
+import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.proof.Verdict.Grade;
 import java.util.ArrayList;
@@ -9,7 +10,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.BiPredicate;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * What all printed files say together.
@@ -64,21 +67,34 @@ public record Proof(List<FileProof> files, List<Verdict> verdicts) {
     }
 
     private static Verdict start(Plan plan, List<FileProof> files) {
-        List<String> off = named(files, file -> file.timeReference() == null
-                || file.timeReference() != plan.startReference());
+        List<String> off = off(plan, files, (file, section) -> file.timeReference() == null
+                || file.timeReference() != section.startReference());
+        boolean one = plan.sections().size() == 1;
         return off.isEmpty()
-                ? new Verdict(Grade.GOOD, "All start together",
-                        files.size() + " of " + files.size() + " at time stamp " + plan.startReference(), off)
+                ? new Verdict(Grade.GOOD, "All start together", files.size() + " of " + files.size()
+                        + (one ? " at time stamp " + plan.startReference() : " at the time stamps of their sections"), off)
                 : new Verdict(Grade.WRONG, off.size() + " with another start", "their time stamp is not "
-                        + plan.startReference(), off);
+                        + (one ? String.valueOf(plan.startReference()) : "that of their section"), off);
     }
 
     private static Verdict length(Plan plan, List<FileProof> files) {
-        List<String> off = named(files, file -> file.frames() != plan.frames());
+        List<String> off = off(plan, files, (file, section) -> file.frames() != section.frames());
+        boolean one = plan.sections().size() == 1;
+        String length = one ? grouped(plan.frames()) + " samples" : plan.sections().stream()
+                .map(section -> section.name() + " " + grouped(section.frames())).collect(Collectors.joining(", ")) + " samples";
         return off.isEmpty()
-                ? new Verdict(Grade.GOOD, "All one length", grouped(plan.frames()) + " samples", off)
-                : new Verdict(Grade.WRONG, off.size() + " of another length", "not " + grouped(plan.frames())
-                        + " samples long", off);
+                ? new Verdict(Grade.GOOD, one ? "All one length" : "One length in every section", length, off)
+                : new Verdict(Grade.WRONG, off.size() + " of another length", "not " + length + " long", off);
+    }
+
+    private static List<String> off(Plan plan, List<FileProof> files, BiPredicate<FileProof, PlannedSection> is) {
+        List<String> off = new ArrayList<>();
+        for (int i = 0; i < files.size(); i++) {
+            if (is.test(files.get(i), plan.section(plan.prints().get(i)))) {
+                off.add(files.get(i).name());
+            }
+        }
+        return off;
     }
 
     private static Verdict format(Plan plan, List<FileProof> files) {

@@ -8,7 +8,7 @@ import java.util.concurrent.CancellationException;
 final class Conductor extends Task {
     private final List<TapFile> files;
     private final WalkObserver observer;
-    private final Passage passage;
+    private final long earliest;
     private final long walkStart;
     private final int blockFrames;
     private final long latest;
@@ -18,15 +18,16 @@ final class Conductor extends Task {
     private long end;
 
     /**
+     * @param leastEnd        frame of the session before which they do not end, quiet or not
      * @param end             frame of the session at which the files end at the latest
      * @param latest          frames by which the latest tap is late
      * @param listensForQuiet whether they may end before, when all is quiet
      */
-    Conductor(List<TapFile> files, WalkObserver observer, Passage passage, long walkStart, int blockFrames, long end,
+    Conductor(List<TapFile> files, WalkObserver observer, Passage passage, long leastEnd, long walkStart, int blockFrames, long end,
             long latest, boolean listensForQuiet, int secondFrames) {
         this.files = files;
         this.observer = observer;
-        this.passage = passage;
+        this.earliest = Math.max(passage.range().end(), leastEnd);
         this.walkStart = walkStart;
         this.blockFrames = blockFrames;
         this.latest = latest;
@@ -53,7 +54,7 @@ final class Conductor extends Task {
     void step(long block) throws IOException {
         long seen = walkStart + (block + 1) * blockFrames - latest;
         if (listensForQuiet) {
-            long quiet = passage.range().end();
+            long quiet = earliest;
             for (TapFile file : files) {
                 quiet = Math.max(quiet, file.lastLoudFrame() + 1 + secondFrames);
             }

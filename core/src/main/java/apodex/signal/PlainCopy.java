@@ -26,6 +26,7 @@ final class PlainCopy extends Task implements AutoCloseable {
     private final ClipReaders readers;
     private final WavWriter out;
     private final long start;
+    private final long rangeEnd;
     private final long leadInFrames;
     private final long soundEnd;
     private final long end;
@@ -57,6 +58,7 @@ final class PlainCopy extends Task implements AutoCloseable {
         this.readers = new ClipReaders(recordings);
         this.out = out;
         this.start = passage.range().start();
+        this.rangeEnd = passage.range().end();
         this.leadInFrames = passage.leadInFrames();
         this.soundEnd = soundEnd;
         this.end = end;
@@ -156,7 +158,7 @@ final class PlainCopy extends Task implements AutoCloseable {
             throw new IllegalStateException("The walk left a copied file unfinished.");
         }
         out.close();
-        return new Printed(channels.count(), frames, 0);
+        return new Printed(channels.count(), frames, rangeEnd, 0);
     }
 
     @Override

@@ -5,6 +5,7 @@ package apodex.signal;
  *
  * @param channels channels of the file
  * @param frames   its length at its own rate
+ * @param quietAt  frame of the session at which it had been quiet for a second; the range's end at the least
  * @param overs    samples that passed full scale of an integer format and were held there
  */
-public record Printed(int channels, long frames, long overs) {}
+public record Printed(int channels, long frames, long quietAt, long overs) {}

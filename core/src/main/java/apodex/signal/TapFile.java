@@ -27,6 +27,8 @@ final class TapFile implements AutoCloseable {
     private final StreamResampler[] resamplers;
     private final double trim;
     private final long watchFrom;
+    /** A second, in frames of the session. */
+    private final int passageSecond;
     private final long leadIn;
     private final long mostFrames;
     private final SidePeaks peaks = new SidePeaks();
@@ -58,6 +60,7 @@ final class TapFile implements AutoCloseable {
         for (int c = 0; c < resamplers.length; c++) {
             resamplers[c] = new StreamResampler(kernel);
         }
+        this.passageSecond = rate.hertz();
         this.watchFrom = passage.range().end() - rate.hertz();
         this.leadIn = foreign ? Math.round((double) passage.leadInFrames() * tap.rate().hertz() / rate.hertz())
                 : passage.leadInFrames();
@@ -74,6 +77,11 @@ final class TapFile implements AutoCloseable {
     /** Frames of the file when the passage covers {@code frames} of the session. */
     private long framesFor(long frames) {
         return leadIn + (kernel == null ? frames : kernel.framesOut(frames));
+    }
+
+    /** {@link #lookAhead()} of a file that is not written. */
+    static long lookAhead(Tap tap, SampleRate rate, Kernels kernels) {
+        return tap.rate().equals(rate) ? 0 : kernels.between(rate, tap.rate()).half() + 1L;
     }
 
     /** Frames by which it needs to see more of the stream than the passage has. */
@@ -213,21 +221,22 @@ final class TapFile implements AutoCloseable {
      */
     Printed finish(long end) throws IOException {
         long frames = framesFor(end - passage.range().start());
+        long quietAt = Math.max(passage.range().end(), lastLoud + 1 + passageSecond);
         out.finish(frames);
         if (!out.isComplete()) {
             throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
         }
         out.close();
         if (tap.channels() != Channels.MEASURED) {
-            return new Printed(tap.channels().count(), frames, encoder.overs());
+            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs());
         }
         StereoImage.Kind kind = peaks.image().kind();
         if (kind == StereoImage.Kind.STEREO) {
-            return new Printed(2, frames, encoder.overs());
+            return new Printed(2, frames, quietAt, encoder.overs());
         }
         MonoCopy.replace(tap, frames, kind == StereoImage.Kind.RIGHT_ONLY ? 1 : 0);
         long overs = kind == StereoImage.Kind.SAME_ON_BOTH_SIDES ? encoder.overs() / 2 : encoder.overs();
-        return new Printed(1, frames, overs);
+        return new Printed(1, frames, quietAt, overs);
     }
 
     @Override

@@ -32,6 +32,10 @@ public final class Walk {
     private final Graph graph;
     /** Frames that are walked before the passage; negative: all there are. */
     private final long warmUpFrames;
+    private final Sharing sharing;
+    /** Files of the same passage that are there already. */
+    private List<Tap> beside = List.of();
+    private long leastEnd;
     private final Map<Tap, Node> nodes = new LinkedHashMap<>();
     private final Map<Tap, TapFile> files = new LinkedHashMap<>();
     private final Map<Tap, PlainCopy> copies = new LinkedHashMap<>();
@@ -54,6 +58,7 @@ public final class Walk {
         this.recordings = recordings;
         this.threads = threads;
         this.blockFrames = blockFrames;
+        this.sharing = sharing;
         this.graph = new Graph(session, sharing, recordings, blockFrames);
     }
 
@@ -65,6 +70,18 @@ public final class Walk {
             long warmUpFrames) {
         return new Walk(session, taps, passage, new Sharing(Returns.OWN_FILES, Dynamics.IN_PLACE), recordings, threads, BLOCK_FRAMES,
                 warmUpFrames);
+    }
+
+    /**
+     * Walks so that the files fit others of the same passage, which are there already.
+     *
+     * @param others  what they were taken from; not written again
+     * @param quietAt frame of the session before which an automatic tail does not end, since they still sound
+     */
+    public Walk beside(List<Tap> others, long quietAt) {
+        this.beside = List.copyOf(others);
+        this.leastEnd = quietAt;
+        return this;
     }
 
     /**
@@ -85,7 +102,7 @@ public final class Walk {
             long tail = tailFrames();
             long end = passage.range().end() + tail;
             boolean listens = passage.tail().isAutomatic() && tail > 0;
-            long latest = openFiles(end);
+            long latest = Math.max(openFiles(end), latestBeside());
             graph.curtain().fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
             long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
@@ -94,7 +111,7 @@ public final class Walk {
                 }
             }
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
-            Conductor conductor = new Conductor(List.copyOf(files.values()), observer, passage, walkStart, blockFrames,
+            Conductor conductor = new Conductor(List.copyOf(files.values()), observer, passage, leastEnd, walkStart, blockFrames,
                     end, latest, listens, session.rate().hertz());
             lines.stream().filter(Line::hasTaps).forEach(conductor::waitFor);
             copies.values().forEach(conductor::waitFor);
@@ -118,7 +135,7 @@ public final class Walk {
         if (!passage.tail().isAutomatic()) {
             return Math.round(passage.tail().seconds() * second);
         }
-        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0);
+        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0) || leastEnd > passage.range().end();
         return rings ? (long) Passage.LONGEST_TAIL_SECONDS * second : 0;
     }
 
@@ -149,6 +166,18 @@ public final class Walk {
                 files.put(tap, file);
                 nodes.get(tap).taps.add(file);
                 latest = Math.max(latest, nodes.get(tap).latency + file.lookAhead());
+            }
+        }
+        return latest;
+    }
+
+    /** Whoever is late lets everything begin late; those that are not written must count too, or ends would differ. */
+    private long latestBeside() {
+        Graph others = new Graph(session, sharing, recordings, blockFrames);
+        long latest = 0;
+        for (Tap tap : beside) {
+            if (!isPlainCopy(tap)) {
+                latest = Math.max(latest, others.at(row(tap), tap.station()).latency + TapFile.lookAhead(tap, session.rate(), others.kernels()));
             }
         }
         return latest;

@@ -66,7 +66,7 @@ final class ChecksTest {
                 for (Remedy remedy : finding.remedies()) {
                     Session session = remedy.edit() == null ? each.session() : remedy.edit().applyTo(each.session());
                     Handoff handoff = remedy.adjustment() == null ? each.handoff()
-                            : remedy.adjustment().applyTo(each.handoff(), look(session, each.handoff()).plan().orElseThrow());
+                            : remedy.adjustment().applyTo(each.handoff());
                     assertThat(found(each.check(), session, handoff)).as(remedy.label())
                             .noneMatch(left -> left.key().equals(finding.key()) && left.severity() == finding.severity()
                                     && !(remedy.label().equals("Use “Take 2”") && left.words().contains("“Take 2” is printed")));

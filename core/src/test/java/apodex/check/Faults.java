@@ -160,7 +160,7 @@ final class Faults {
     }
 
     private static Handoff fixed(Handoff handoff, String row, Sides sides) {
-        return apodex.handoff.Adjustment.ofSides(row, sides).applyTo(handoff, null);
+        return apodex.handoff.Adjustment.ofSides(row, sides).applyTo(handoff);
     }
 
     // -- the cases

@@ -77,18 +77,23 @@ final class SafeRemediesTest {
 
     @Test
     void anAdjustmentChangesWhatItNamesAndKeepsTheRest() throws Exception {
-        Plan plan = Planner.plan(session, HANDOFF, sounds);
-        Handoff out = Adjustment.leavingOut(List.of(new Choice("a", Station.RAW))).applyTo(HANDOFF, plan);
-        assertThat(out.chosen()).containsExactly(new Choice("b", Station.RAW), new Choice("mix", Station.FADER));
-        Handoff more = Adjustment.adding(List.of(new Choice("b", Station.FADER), new Choice("b", Station.RAW))).applyTo(out, Planner.plan(session, out, sounds));
-        assertThat(more.chosen()).containsExactlyInAnyOrder(new Choice("b", Station.RAW), new Choice("mix", Station.FADER), new Choice("b", Station.FADER));
-        Handoff trimmed = Adjustment.trimming("a", -4).applyTo(Adjustment.trimming("b", 2).applyTo(out, plan), plan);
-        assertThat(trimmed.trimsDb()).containsEntry("a", -4.0).containsEntry("b", 2.0);
-        assertThat(trimmed.chosen()).isEqualTo(out.chosen());
-        Handoff wide = Adjustment.ofSides("a", Sides.STEREO).applyTo(Adjustment.leadingIn(2).applyTo(HANDOFF, plan), plan);
-        assertThat(wide.sides()).containsEntry("a", Sides.STEREO);
-        assertThat(wide.leadInBars()).isEqualTo(2);
-        assertThat(wide.chosen()).as("the usual choice stays the usual one").isNull();
+        Handoff out = Adjustment.leavingOut(List.of(new Choice("a", Station.RAW))).applyTo(HANDOFF);
+        assertThat(files(out)).containsExactly(new Choice("b", Station.RAW), new Choice("mix", Station.FADER));
+        Handoff more = Adjustment.adding(List.of(new Choice("b", Station.FADER), new Choice("b", Station.RAW))).applyTo(out);
+        assertThat(files(more)).containsExactlyInAnyOrder(new Choice("b", Station.RAW), new Choice("mix", Station.FADER), new Choice("b", Station.FADER));
+        assertThat(files(Adjustment.adding(List.of(new Choice("a", Station.RAW))).applyTo(out))).as("and back").isEqualTo(files(HANDOFF));
+        Handoff trimmed = Adjustment.trimming("a", -4).applyTo(Adjustment.trimming("b", 2).applyTo(out));
+        assertThat(trimmed.row("a").trimDb()).isEqualTo(-4.0);
+        assertThat(trimmed.row("b").trimDb()).isEqualTo(2.0);
+        assertThat(files(trimmed)).isEqualTo(files(out));
+        Handoff wide = Adjustment.ofSides("a", Sides.STEREO).applyTo(Adjustment.leadingIn(2).applyTo(HANDOFF));
+        assertThat(wide.row("a").sides()).isEqualTo(Sides.STEREO);
+        assertThat(wide.settled().leadInBars()).isEqualTo(2);
+        assertThat(wide.added()).as("what the brief asks for stays its business").isEmpty();
+    }
+
+    private List<Choice> files(Handoff handoff) throws Exception {
+        return Planner.plan(session, handoff, sounds).prints().stream().map(print -> new Choice(print.row(), print.station())).toList();
     }
 
     @Test

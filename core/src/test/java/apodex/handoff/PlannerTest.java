@@ -83,12 +83,13 @@ final class PlannerTest {
         Recording stereo = add(recordings.add("s", 2, 24, 1, 2, 3, 4, 5, 6));
         row("Ünïcode ☂ name", Clip.whole(stereo, 0, 2, 4));
         for (Depth depth : Depth.values()) {
-            Plan plan = plan(Handoff.named("x").printing(depth, null));
+            Handoff handoff = Handoff.named("x").printing(depth, null);
+            Plan plan = plan(handoff);
             Path out = Files.createDirectories(folder.resolve(depth.name()));
-            Printing.print(session(), plan, out, recordings, 1, WalkObserver.NONE);
+            Printing.print(session(), handoff, plan, out, recordings, 1, WalkObserver.NONE);
             long sum = 0;
             for (Print print : plan.prints()) {
-                assertThat(Files.size(out.resolve(print.file()))).isEqualTo(print.bytes());
+                assertThat(Files.size(out.resolve(print.path()))).isEqualTo(print.bytes());
                 sum += print.bytes();
             }
             assertThat(plan.bytes()).isEqualTo(sum);
@@ -124,7 +125,7 @@ final class PlannerTest {
         for (String name : List.of("a", "b", "c")) {
             row(name, Clip.whole(add(recordings.add(name, 1, 24, 1)), 0, 1, 0));
         }
-        assertThat(plan(Handoff.named("x")).taps(session(), folder)).extracting(Tap::ditherSeed).doesNotHaveDuplicates();
+        assertThat(plan(Handoff.named("x")).taps(session(), plan(Handoff.named("x")).prints(), folder)).extracting(Tap::ditherSeed).doesNotHaveDuplicates();
     }
 
     private Depth ownDepth(Recording... recordings) {

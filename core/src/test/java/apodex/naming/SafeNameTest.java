@@ -10,6 +10,7 @@ import apodex.naming.NameStyle.Separator;
 import apodex.session.Key;
 import apodex.session.MixRow;
 import apodex.session.Session;
+import apodex.session.Key;
 import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.nio.charset.StandardCharsets;
@@ -98,8 +99,8 @@ final class SafeNameTest {
 
     @Test
     void parcelsAreNamedByTheirFacts() {
-        Song song = new Song("Low: Tide", "", 96.5, null, null);
-        assertThat(ParcelName.of(song, new SampleRate(44_100), SampleFormat.FLOAT32)).isEqualTo("Low- Tide_44.1k_32bitfloat_96.5bpm");
-        assertThat(ParcelName.of(Song.titled("A"), new SampleRate(48_000), SampleFormat.INT16)).isEqualTo("A_48k_16bit");
+        Song song = new Song("Low: Tide", "", 96.5, null, Key.parse("F♯ minor"));
+        assertThat(ParcelName.of(song, "Mix/master", "v2", new SampleRate(44_100), SampleFormat.FLOAT32)).isEqualTo("Low- Tide_Mix-master_v2_44.1k_32bitfloat_96.5bpm_F#min");
+        assertThat(ParcelName.of(Song.titled("A"), "Groups", "v1", new SampleRate(48_000), SampleFormat.INT16)).isEqualTo("A_Groups_v1_48k_16bit");
     }
 }

@@ -50,13 +50,14 @@ final class ParcelTest {
                 List.of(new AudioRow("r1", "Dulcimer pickup", List.of(Clip.whole(wide, 0, 2, 10))),
                         new AudioRow("r2", "Größe: Tuba", List.of(Clip.whole(low, 0, 1, 0))),
                         new AudioRow("r3", "Empty", List.of()), MixRow.DEFAULT));
-        Plan plan = Planner.plan(session, Handoff.named("Quayside Mix Room").printing(Depth.INT16, null), recordings);
+        Handoff handoff = Handoff.named("Quayside Mix Room").printing(Depth.INT16, null);
+        Plan plan = Planner.plan(session, handoff, recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
-        List<Long> overs = Printing.print(session, plan, printed, recordings, 2, WalkObserver.NONE).overs();
+        List<Printing.Made> made = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE).prints();
         List<FileProof> files = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
-            files.add(FileReader.read(printed.resolve(print.file()), print.folder(), overs.get(i), FileReader.Measure.SAMPLES).proof());
+            files.add(FileReader.read(printed.resolve(print.path()), print.folder(), made.get(i), FileReader.Measure.SAMPLES).proof());
         }
         parcel = new Parcel(session, plan, Proof.of(plan, files), "Quayside Mix Room");
         parcel.write(printed, folder.resolve("parcel.zip"));
@@ -64,13 +65,13 @@ final class ParcelTest {
 
     @Test
     void anOutsideUnzipTakesItAndEveryChecksumHolds() throws Exception {
-        assertThat(parcel.zipName()).isEqualTo("Low Tide Waltz_48k_16bit_96bpm.zip");
+        assertThat(parcel.zipName()).isEqualTo("Low Tide Waltz_For mixing_v1_48k_16bit_96bpm_Gmaj.zip");
         OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "unpacked");
         String checked = OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
         assertThat(checked.lines()).hasSize(4).allMatch(line -> line.endsWith(": OK"))
                 .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav")).anyMatch(line -> line.startsWith("Session sheet.txt"));
         assertThat(Files.readAllBytes(folder.resolve("unpacked/Reference/00_Reference Mix.wav")))
-                .isEqualTo(Files.readAllBytes(printed.resolve("00_Reference Mix.wav")));
+                .isEqualTo(Files.readAllBytes(printed.resolve("Reference/00_Reference Mix.wav")));
     }
 
     @Test

@@ -8,6 +8,7 @@ import apodex.audio.SampleFormat;
 import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
+import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.proof.Verdict.Grade;
 import apodex.signal.Channels;
@@ -29,13 +30,14 @@ import org.junit.jupiter.api.io.TempDir;
 
 final class ProofTest {
     private static final SampleRate RATE = new SampleRate(48_000);
+    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, false);
     @TempDir private Path folder;
 
     @Test
     void readsBackWhatSoxAndSha256sumSayOfTheSameFile() throws Exception {
         OutsideTools.run(folder, "sox", "-R", "-n", "-r", "48000", "-c", "2", "-b", "24", "a.wav", "synth", "1", "pinknoise",
                 "gain", "-9", "pad", "0.25", "0.1");
-        FileProof proof = FileReader.read(folder.resolve("a.wav"), "Tracks", 0, FileReader.Measure.SAMPLES).proof();
+        FileProof proof = FileReader.read(folder.resolve("a.wav"), "Tracks", MADE, FileReader.Measure.SAMPLES).proof();
         String stats = OutsideTools.run(folder, "sox", "a.wav", "-n", "stats");
         Matcher peak = Pattern.compile("Pk lev dB\\s+(-?[\\d.]+)").matcher(stats);
         assertThat(peak.find()).isTrue();
@@ -70,7 +72,7 @@ final class ProofTest {
         samples[4_999] = 8_388_607;
         samples[17] = -4_194_304;
         Path file = Files.write(folder.resolve("p"), apodex.audio.SoundBytes.mono24(samples));
-        ByteBuffer picture = ByteBuffer.wrap(FileReader.read(file, "Tracks", 0, FileReader.Measure.SAMPLES).picture().toBytes()).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer picture = ByteBuffer.wrap(FileReader.read(file, "Tracks", MADE, FileReader.Measure.SAMPLES).picture().toBytes()).order(ByteOrder.LITTLE_ENDIAN);
         int points = picture.limit() / 4;
         assertThat(points).isEqualTo(FileReader.PICTURE_POINTS);
         for (int point = 0; point < points; point++) {
@@ -118,10 +120,10 @@ final class ProofTest {
     }
 
     private static Plan plan(int files) {
-        Print print = new Print("f", "Tracks", "r", "R", Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 1);
+        Print print = new Print("f", "Tracks", "r", "r", "R", Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 1, 0);
         Passage passage = new Passage(new FrameRange(0, 100), 0, Passage.Tail.NONE);
-        return new Plan("p", java.util.Collections.nCopies(files, print), List.of(), "", List.of(), passage, Sharing.STANDARD,
-                Handoff.Format.WAV, RATE, 100, 0, 5, Depth.INT24, Depth.INT24, 1);
+        return new Plan("p", java.util.Collections.nCopies(files, print), List.of(), List.of(""), List.of(),
+                List.of(new PlannedSection("", "", passage, 100, 5)), Sharing.STANDARD, Handoff.Format.WAV, RATE, 0, Depth.INT24, Depth.INT24, "Sheet", false, 1);
     }
 
     private static FileProof file(String name, String content) {
@@ -130,11 +132,11 @@ final class ProofTest {
 
     private static FileProof with(String name, String content, long frames, Long reference, int channels, long fullScale, long overs, Double peak) {
         return new FileProof(name, "Tracks", apodex.audio.SoundInfo.Container.WAV, RATE, SampleFormat.INT24, channels, frames, reference,
-                peak == null ? null : 0L, peak, null, null, peak == null, peak != null && peak < -60, fullScale, overs, 1, "sum", content, null);
+                peak == null ? null : 0L, peak, null, null, peak == null, peak != null && peak < -60, fullScale, overs, 1, "sum", content, false, null);
     }
 
     private FileProof read(String name, int... samples) throws IOException {
         Path file = Files.write(folder.resolve(name), apodex.audio.SoundBytes.mono24(samples));
-        return FileReader.read(file, "Tracks", 0, FileReader.Measure.SAMPLES).proof();
+        return FileReader.read(file, "Tracks", MADE, FileReader.Measure.SAMPLES).proof();
     }
 }

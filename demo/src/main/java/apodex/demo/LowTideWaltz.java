@@ -110,23 +110,27 @@ public final class LowTideWaltz {
         return new Marker(Timing.bar(bar), name);
     }
 
-    /** What a mixer is sent: dry tracks, the amplifier's sound as a twin, groups and returns as a guide, the mix. */
+    /**
+     * What a mixer is sent: dry tracks, the amplifier's sound as a twin, the mix; and, chosen by hand, groups and returns as a
+     * guide.
+     */
     public static Handoff handoff(Session session) {
-        List<Choice> chosen = new ArrayList<>();
+        List<Choice> added = new ArrayList<>();
+        List<Choice> leftOut = new ArrayList<>();
         for (Row row : session.rows()) {
-            if (row instanceof BusRow || row instanceof MixRow) {
-                chosen.add(new Choice(row.id(), Station.FADER));
-            } else if (isWorthAFile(session, row)) {
-                chosen.add(new Choice(row.id(), row instanceof ReturnRow ? Station.INSERTS : Station.RAW));
+            if (row instanceof BusRow) {
+                added.add(new Choice(row.id(), row.id().equals(RHYTHM_AT_REST) ? Station.INSERTS : Station.FADER));
+            } else if (row instanceof ReturnRow && isWorthAFile(session, row)) {
+                added.add(new Choice(row.id(), Station.INSERTS));
+            } else if (row instanceof AudioRow && isWorthAFile(session, row)) {
+                added.add(new Choice(row.id(), Station.RAW)); // silent ones too
             }
-            if (row.strip().inserts().stream().anyMatch(Insert::kept)) {
-                chosen.add(new Choice(row.id(), Station.SHAPED));
+            if (isAmplified(session, row.id())) {
+                leftOut.add(new Choice(row.id(), Station.RAW));
             }
         }
-        chosen.remove(new Choice(RHYTHM_AT_REST, Station.FADER));
-        chosen.add(new Choice(RHYTHM_AT_REST, Station.INSERTS));
-        chosen.removeIf(choice -> choice.station() == Station.RAW && isAmplified(session, choice.row()));
-        return Handoff.named("The mixer").printing(null, chosen);
+        added.removeAll(leftOut);
+        return Handoff.named("The mixer").withFiles(added, leftOut);
     }
 
     /** Forgotten by whoever planned: the amplifier's dry twin. */

@@ -87,7 +87,7 @@ final class LowTideWaltzTest {
             Remedy remedy = findings.stream().filter(finding -> !finding.remedies().isEmpty()).findFirst().orElseThrow().remedies().get(0);
             Plan plan = Planner.plan(now, Planner.without(now, handoff), store);
             now = remedy.edit() == null ? now : remedy.edit().applyTo(now);
-            handoff = remedy.adjustment() == null ? handoff : remedy.adjustment().applyTo(Planner.without(now, handoff), plan);
+            handoff = remedy.adjustment() == null ? handoff : remedy.adjustment().applyTo(Planner.without(now, handoff));
             findings = Checks.look(new Look(now, handoff, store));
         }
         assertThat(findings).as("what is left is only to know, or to be named by a person").extracting(Finding::check).isSubsetOf("mixedDepths", "nameSaysNothing");
@@ -102,7 +102,8 @@ final class LowTideWaltzTest {
 
     private static List<Long> printedOvers(Plan plan) throws Exception {
         Path out = Files.createDirectories(folder.resolve("printed"));
-        return apodex.handoff.Printing.print(session, plan, out, store, 2, apodex.signal.WalkObserver.NONE).overs();
+        return apodex.handoff.Printing.print(session, Handoff.named("test"), plan, out, store, 2, apodex.signal.WalkObserver.NONE).prints().stream()
+                .map(apodex.handoff.Printing.Made::overs).toList();
     }
 
     private static boolean hasGap(AudioRow row) {

@@ -41,6 +41,11 @@ public class DataFolder {
         }
     }
 
+    /** Room that is left, in bytes. */
+    public long bytesFree() {
+        return root.toFile().getUsableSpace();
+    }
+
     /** A new empty folder for files on their way; the caller removes it. */
     public Path newWorkFolder() throws IOException {
         return Files.createTempDirectory(root.resolve("incoming"), "drop-");

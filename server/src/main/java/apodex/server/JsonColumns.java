@@ -1,9 +1,11 @@
 package apodex.server;
 
+import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.proof.Proof;
 import apodex.server.runs.RunProgress;
+import apodex.server.runs.SinceLastRun;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.SessionEdit;
@@ -23,7 +25,8 @@ import org.springframework.context.annotation.Configuration;
 @Configuration
 class JsonColumns {
     private static final List<Class<?>> KEPT_AS_JSON =
-            List.of(Session.class, SessionEdit.class, Handoff.class, Plan.class, Proof.class, RunProgress.class);
+            List.of(Session.class, SessionEdit.class, Handoff.class, Brief.class, Plan.class, Proof.class,
+                    RunProgress.class, SinceLastRun.class);
 
     @Bean
     ConfigurationCustomizer jsonTypeHandlers() {

@@ -80,7 +80,7 @@ final class PrepareTest {
         JsonNode remedies = found(report(client, id, handoff), "levelForMixer").get("finding").get("remedies");
         String body = "{\"revision\": 1, \"adjustment\": " + remedies.get(0).get("adjustment") + "}";
         JsonNode adjusted = client.post("/api/handoffs/" + handoff + "/adjustments", body).json();
-        assertThat(adjusted.get("handoff").get("trimsDb").get("r1").asDouble()).isEqualTo(-12, within(0.01));
+        assertThat(adjusted.get("handoff").get("byRow").get("r1").get("trimDb").asDouble()).isEqualTo(-12, within(0.01));
         assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).as("the session stays").isEqualTo(1);
         assertThat(found(report(client, id, handoff), "levelForMixer")).isNull();
         assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", body).status()).as("stale").isEqualTo(409);
@@ -106,9 +106,9 @@ final class PrepareTest {
         String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
         String handoff = client.handoff(id);
         Answer named = client.put("/api/handoffs/" + handoff, """
-                {"revision": 1, "name": "m", "naming": {"parts": ["song", "row", "version"], "separator": "hyphen", "letters": "upper", "longest": 40, "version": "v2"}}""");
+                {"revision": 1, "handoff": {"name": "m", "settings": {"naming": {"parts": ["song", "row", "version"], "separator": "hyphen", "letters": "upper", "longest": 40, "version": "v2"}}}}""");
         assertThat(named.json().get("plan").get("prints").get(0).get("file").asText()).isEqualTo("WALTZ-TUBA-V2.wav");
-        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 2, \"name\": \"m\", \"naming\": {\"parts\": [\"song\"]}}").status()).isEqualTo(400);
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 2, \"handoff\": {\"name\": \"m\", \"settings\": {\"naming\": {\"parts\": [\"song\"]}}}}").status()).isEqualTo(400);
     }
 
     @Test

@@ -59,7 +59,7 @@ final class RunsTest {
         assertThat(run.get("files").findValuesAsText("frames")).containsOnly("4");
 
         Answer parcel = client.get("/api/runs/" + runId + "/parcel");
-        assertThat(parcel.header("Content-Disposition")).isEqualTo("attachment; filename=\"Low Tide Waltz_48k_24bit.zip\"");
+        assertThat(parcel.header("Content-Disposition")).isEqualTo("attachment; filename=\"Low Tide Waltz_For mixing_v1_48k_24bit.zip\"");
         Files.write(folder.resolve("p.zip"), parcel.whole().body());
         OutsideTools.run(folder, "unzip", "-q", "p.zip");
         assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256").lines()).allMatch(line -> line.endsWith("OK")).hasSize(4);
@@ -77,14 +77,18 @@ final class RunsTest {
         assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body()).hasSize(4 * 4);
     }
 
+    private static String handoff(String json) {
+        return "{\"handoff\": " + json + "}";
+    }
+
     @Test
     void theSameRunTwiceGivesTheSameBytesAlsoWithDither() throws Exception {
         String handoff = client.handoff(smallSession());
-        Answer changed = client.put("/api/handoffs/" + handoff, "{\"name\": \"Low\", \"depth\": \"int16\"}");
+        Answer changed = client.put("/api/handoffs/" + handoff, handoff("{\"name\": \"Low\", \"settings\": {\"depth\": \"int16\"}}"));
         assertThat(changed.status()).isEqualTo(200);
         assertThat(changed.json().get("plan").get("depth").asText()).isEqualTo("int16");
-        JsonNode one = client.await(client.run(handoff));
-        JsonNode two = client.await(client.run(handoff));
+        JsonNode one = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
+        JsonNode two = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
         assertThat(one.get("files").findValuesAsText("sha256")).hasSize(3).isEqualTo(two.get("files").findValuesAsText("sha256"));
         assertThat(one.get("parcel").get("sha256")).isEqualTo(two.get("parcel").get("sha256"));
         assertThat(List.of(one.get("number").asInt(), two.get("number").asInt())).containsExactly(1, 2);
@@ -110,20 +114,25 @@ final class RunsTest {
     @Test
     void choicesAreKeptAndRefusedWhenTheSessionCannotGiveThem() throws Exception {
         String handoff = client.handoff(smallSession());
+        String byHand = "{\"name\": \"One\", \"brief\": {\"name\": \"By hand\", \"rows\": \"all\", \"stations\": {}, \"settings\": null}, \"added\": [";
         JsonNode one = client.put("/api/handoffs/" + handoff,
-                "{\"revision\": 1, \"name\": \"One\", \"chosen\": [{\"row\": \"r2\", \"station\": \"raw\"}]}").json();
+                "{\"revision\": 1, \"handoff\": " + byHand + "{\"row\": \"r2\", \"station\": \"raw\"}]}}").json();
         assertThat(one.get("plan").get("prints").findValuesAsText("file")).containsExactly("02_Room.wav");
         assertThat(client.get("/api/handoffs/" + handoff).json().get("plan").get("prints")).hasSize(1);
-        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"name\": \"Stale\"}").status()).isEqualTo(409);
-        for (String body : List.of("{\"name\": \"x\", \"chosen\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
-                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": \"bus\"}]}", "{\"name\": \"x\", \"depth\": \"int12\"}",
-                "{\"name\": \"x\", \"chosen\": [null]}", "{\"name\": \"x\", \"trimsDb\": {\"r1\": null}}", "{\"name\": \"x\", \"format\": \"ogg\"}",
-                "{\"name\": \"x\", \"range\": {\"from\": {\"unit\": \"bars\", \"at\": 3}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}", "{\"name\": \"x\", \"range\": {}}",
-                "{\"name\": \"x\", \"leadInBars\": 1000}", "{\"name\": \"x\", \"rate\": 7}", "{\"name\": \"x\", \"format\": \"flac\", \"depth\": \"float32\"}",
-                "{\"name\": \"x\", \"chosen\": [{\"row\": \"r1\", \"station\": null}]}", "{\"name\": \"\"}", "{}")) {
-            assertThat(client.put("/api/handoffs/" + handoff, body).status()).as(body).isIn(400, 422);
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"handoff\": {\"name\": \"Stale\"}}").status()).isEqualTo(409);
+        for (String body : List.of("{\"name\": \"x\", \"added\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
+                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": \"bus\"}]}", "{\"name\": \"x\", \"settings\": {\"depth\": \"int12\"}}",
+                "{\"name\": \"x\", \"added\": [null]}", "{\"name\": \"x\", \"byRow\": {\"r1\": null}}", "{\"name\": \"x\", \"settings\": {\"format\": \"ogg\"}}",
+                "{\"name\": \"x\", \"sections\": [{\"name\": \"\", \"stretch\": {\"from\": {\"unit\": \"bars\", \"at\": 3}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}]}",
+                "{\"name\": \"x\", \"sections\": [{\"stretch\": {}}]}", "{\"name\": \"x\", \"sections\": [null]}",
+                "{\"name\": \"x\", \"sections\": [{\"stretch\": {\"from\": {\"unit\": \"marker\", \"at\": 0, \"marker\": \"gone\"}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}]}",
+                "{\"name\": \"x\", \"settings\": {\"leadInBars\": 1000}}", "{\"name\": \"x\", \"settings\": {\"rate\": 7}}",
+                "{\"name\": \"x\", \"settings\": {\"format\": \"flac\", \"depth\": \"float32\"}}", "{\"name\": \"x\", \"byRow\": {\"r9\": {}}}",
+                "{\"name\": \"x\", \"brief\": {\"name\": \"\"}}", "{\"name\": \"x\", \"brief\": {\"name\": \"b\", \"stations\": {\"audio\": [null]}}}",
+                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": null}]}", "{\"name\": \"\"}", "{}", "null")) {
+            assertThat(client.put("/api/handoffs/" + handoff, handoff(body)).status()).as(body).isIn(400, 422);
         }
-        client.put("/api/handoffs/" + handoff, "{\"name\": \"None\", \"chosen\": []}");
+        client.put("/api/handoffs/" + handoff, handoff(byHand + "]}"));
         Answer empty = client.post("/api/handoffs/" + handoff + "/runs", "");
         assertThat(empty.status()).isEqualTo(422);
         assertThat(empty.json().get("detail").asText()).contains("no files");

@@ -156,7 +156,12 @@ public final class TestServer implements AutoCloseable {
         }
 
         public String run(String handoffId) throws Exception {
-            return post("/api/handoffs/" + handoffId + "/runs", "").json().get("id").asText();
+            return run(handoffId, "");
+        }
+
+        /** @param how version and whether everything is printed; empty for as usual */
+        public String run(String handoffId, String how) throws Exception {
+            return post("/api/handoffs/" + handoffId + "/runs", how).json().get("id").asText();
         }
 
         /** Waits until a run is over and returns it. */

@@ -17,8 +17,19 @@ interface HandoffMapper {
     @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id}")
     StoredHandoff find(String id);
 
-    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} ORDER BY created_at, id")
+    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed ORDER BY created_at, id")
     List<StoredHandoff> ofSession(String sessionId);
+
+    @Update("UPDATE handoff SET removed = TRUE WHERE id = #{id}")
+    void remove(String id);
+
+    /** What the last few runs took from their beginning to the packed parcel; null before the first. */
+    @Select("""
+            SELECT SUM(seconds) / SUM(bytes) FROM (
+                SELECT TIMESTAMPDIFF(MICROSECOND, r.started_at, r.finished_at) / 1e6 AS seconds, p.bytes AS bytes
+                FROM run r JOIN parcel p ON p.run_id = r.id
+                WHERE r.state = 'DONE' AND r.started_at IS NOT NULL AND r.everything_fresh ORDER BY r.finished_at DESC LIMIT 5) last""")
+    Double secondsPerByte();
 
     /** 0 when somebody else changed it first. */
     @Update("UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")

@@ -1,18 +1,39 @@
 package apodex.server.handoffs;
 
+import apodex.check.Doubling;
+import apodex.handoff.ByHand;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
-import apodex.server.sessions.SessionState;
+import apodex.handoff.Settings;
+import java.util.List;
 
 /**
  * A handoff and what would be printed now.
  *
  * @param revision what a change has to name to be sure it overwrites nothing
+ * @param settled  what holds for all files, by hand or by the brief
+ * @param behind   what would hold if nothing were set by hand
+ * @param usual    what would hold without a brief
+ * @param byHand   what was set by hand beside the brief, in words
+ * @param doubled  what would sound doubled
+ * @param estimate what printing it takes
  */
-public record HandoffState(
-        String id, String sessionId, int sessionRevision, int revision, Handoff handoff, Plan plan) {
+public record HandoffState(String id, String sessionId, int sessionRevision, int revision, Handoff handoff, Settings settled, Settings behind, Settings usual,
+        Plan plan, List<String> byHand, List<Doubling> doubled, Estimate estimate) {
 
-    static HandoffState of(StoredHandoff stored, SessionState session, Plan plan) {
-        return new HandoffState(stored.id(), session.id(), session.revision(), stored.revision(), stored.handoff(), plan);
+    /**
+     * What printing takes.
+     *
+     * @param seconds  time, as earlier runs let expect
+     * @param bytes    room on the disk, with the parcel
+     * @param bytesFree room there is
+     */
+    public record Estimate(double seconds, long bytes, long bytesFree) {}
+
+    static HandoffState of(StoredHandoff stored, String sessionId, int sessionRevision, Plan plan, List<Doubling> doubled, Estimate estimate) {
+        Handoff handoff = stored.handoff();
+        return new HandoffState(stored.id(), sessionId, sessionRevision, stored.revision(), handoff, handoff.settled(),
+                handoff.brief().settings().over(Settings.USUAL), Settings.USUAL, plan,
+                ByHand.of(handoff, plan), doubled, estimate);
     }
 }

@@ -1,10 +1,14 @@
 package apodex.server.handoffs;
 
+import apodex.check.Doubling;
+import apodex.check.Look;
 import apodex.handoff.Adjustment;
+import apodex.handoff.ByHand;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.intake.RecordingStore;
+import apodex.server.DataFolder;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -17,11 +21,16 @@ import org.springframework.stereotype.Service;
 /** Keeps handoffs and plans them against their sessions as these stand now. */
 @Service
 public class Handoffs {
+    /** What printing, reading back and packing took on two cores; only until there is a run to go by. */
+    private static final double FIRST_GUESS_SECONDS_PER_BYTE = 1 / 40e6;
+
     private final HandoffMapper mapper;
     private final Sessions sessions;
     private final RecordingStore store;
+    private final DataFolder dataFolder;
 
-    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store) {
+    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+        this.dataFolder = dataFolder;
         this.mapper = mapper;
         this.sessions = sessions;
         this.store = store;
@@ -29,10 +38,11 @@ public class Handoffs {
 
     HandoffState create(String sessionId, Handoff handoff) {
         SessionState session = sessions.get(sessionId);
-        StoredHandoff stored = new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, handoff);
-        Plan plan = plan(session, stored.handoff());
+        Plan plan = plan(session, handoff);
+        StoredHandoff stored = new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, ByHand.only(handoff, plan));
+        HandoffState state = state(stored, session, plan);
         mapper.insert(stored);
-        return HandoffState.of(stored, session, plan);
+        return state;
     }
 
     List<StoredHandoff> ofSession(String sessionId) {
@@ -44,7 +54,7 @@ public class Handoffs {
     public HandoffState get(String id) {
         StoredHandoff stored = find(id);
         SessionState session = sessions.get(stored.sessionId());
-        return HandoffState.of(stored, session, planOrDefault(session, stored.handoff()));
+        return state(stored, session, planOrDefault(session, stored.handoff()));
     }
 
     /** @throws Refused (404) when there is none */
@@ -54,8 +64,7 @@ public class Handoffs {
 
     /** Adjusts a handoff; what is printed besides stays as planned. */
     HandoffState adjust(String id, int revision, Adjustment adjustment) {
-        HandoffState now = get(id);
-        return replace(id, revision, adjustment.applyTo(now.handoff(), now.plan()));
+        return replace(id, revision, adjustment.applyTo(find(id).handoff()));
     }
 
     /**
@@ -73,7 +82,24 @@ public class Handoffs {
         if (mapper.update(id, stored.revision(), handoff) == 0) {
             throw stale(id);
         }
-        return HandoffState.of(find(id), session, plan);
+        return state(find(id), session, plan);
+    }
+
+    /** Takes a handoff off the list; its runs and parcels stay. */
+    void remove(String id) {
+        find(id);
+        mapper.remove(id);
+    }
+
+    private HandoffState state(StoredHandoff stored, SessionState session, Plan plan) {
+        Look look = new Look(session.session(), stored.handoff(), plan, store);
+        return HandoffState.of(stored, session.id(), session.revision(), plan, Doubling.in(look), estimate(plan));
+    }
+
+    private HandoffState.Estimate estimate(Plan plan) {
+        Double perByte = mapper.secondsPerByte();
+        double seconds = plan.bytes() * (perByte == null ? FIRST_GUESS_SECONDS_PER_BYTE : perByte);
+        return new HandoffState.Estimate(seconds, 2 * plan.bytes(), dataFolder.bytesFree());
     }
 
     private Refused stale(String id) {
@@ -93,7 +119,8 @@ public class Handoffs {
         return plan(session, Planner.without(session.session(), handoff));
     }
 
-    private Plan plan(SessionState session, Handoff handoff) {
+    /** @throws Refused (422) when it cannot be planned */
+    public Plan plan(SessionState session, Handoff handoff) {
         try {
             return Planner.plan(session.session(), handoff, store);
         } catch (IllegalArgumentException e) {

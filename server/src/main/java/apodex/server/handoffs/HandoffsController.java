@@ -1,22 +1,15 @@
 package apodex.server.handoffs;
 
 import apodex.handoff.Adjustment;
-import apodex.handoff.Depth;
+import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
-import apodex.handoff.Handoff.Choice;
-import apodex.handoff.Handoff.Format;
-import apodex.handoff.Handoff.Sides;
-import apodex.handoff.Stretch;
-import apodex.naming.NameStyle;
+import apodex.server.briefs.Briefs;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
-import apodex.signal.Dynamics;
-import apodex.signal.Returns;
-import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,64 +21,54 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class HandoffsController {
     private final Handoffs handoffs;
+    private final Briefs briefs;
 
-    HandoffsController(Handoffs handoffs) {
+    HandoffsController(Handoffs handoffs, Briefs briefs) {
+        this.briefs = briefs;
         this.handoffs = handoffs;
     }
 
-    record NewHandoff(String name) {}
+    /** @param brief null for the usual one */
+    record NewHandoff(String name, @Nullable Brief brief) {}
 
     /**
-     * A handoff as it is to be. Whatever is null or left out has its usual value.
+     * A handoff as it is to be.
      *
-     * @param revision    the handoff's revision the change was made against; null to overwrite
-     * @param depth       null for the recordings' own
-     * @param rate        null for the session's
-     * @param chosen      null for Raw of every row that has sound, Shaped where inserts are kept, and the reference mix
-     * @param range       null for the whole session
-     * @param tailSeconds null for until all is quiet
+     * @param revision the handoff's revision the change was made against; null to overwrite
      */
-    record HandoffChange(
-            @Nullable Integer revision,
-            String name,
-            @Nullable Depth depth,
-            @Nullable Format format,
-            @Nullable SampleRate rate,
-            @Nullable List<Choice> chosen,
-            @Nullable Returns returns,
-            @Nullable Dynamics dynamics,
-            @Nullable Stretch range,
-            @Nullable Integer leadInBars,
-            @Nullable Double tailSeconds,
-            @Nullable Map<String, Sides> sides,
-            @Nullable Map<String, Double> trimsDb,
-            @Nullable Boolean notes,
-            @Nullable Boolean listening,
-            @Nullable NameStyle naming) {
-
-        Handoff handoff() {
-            return new Handoff(NameRule.check("name", name), depth, format, rate, chosen, returns, dynamics, range,
-                    leadInBars, tailSeconds, sides, trimsDb, notes, listening, naming);
+    record HandoffChange(@Nullable Integer revision, Handoff handoff) {
+        Handoff checked() {
+            if (handoff == null) {
+                throw Refused.unusable("The request holds no handoff.").with("field", "handoff");
+            }
+            return handoff.named(NameRule.check("name", handoff.name()), handoff.brief());
         }
     }
 
-    record HandoffEntry(String id, String name) {}
+    record HandoffEntry(String id, String name, String brief) {}
 
     @PostMapping("/api/sessions/{sessionId}/handoffs")
     @ResponseStatus(HttpStatus.CREATED)
     HandoffState create(@PathVariable String sessionId, @RequestBody NewHandoff request) {
-        return handoffs.create(sessionId, Handoff.named(NameRule.check("name", request.name())));
+        return handoffs.create(sessionId, Handoff.named(NameRule.check("name", request.name()))
+                .with(request.brief() == null ? briefs.usual() : request.brief()));
     }
 
     @GetMapping("/api/sessions/{sessionId}/handoffs")
     List<HandoffEntry> ofSession(@PathVariable String sessionId) {
         return handoffs.ofSession(sessionId).stream()
-                .map(stored -> new HandoffEntry(stored.id(), stored.handoff().name())).toList();
+                .map(stored -> new HandoffEntry(stored.id(), stored.handoff().name(), stored.handoff().brief().name())).toList();
     }
 
     @GetMapping("/api/handoffs/{id}")
     HandoffState get(@PathVariable String id) {
         return handoffs.get(id);
+    }
+
+    @DeleteMapping("/api/handoffs/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String id) {
+        handoffs.remove(id);
     }
 
     /** @param revision the handoff's revision the adjustment was made against */
@@ -101,6 +84,6 @@ class HandoffsController {
 
     @PutMapping("/api/handoffs/{id}")
     HandoffState replace(@PathVariable String id, @RequestBody HandoffChange change) {
-        return handoffs.replace(id, change.revision(), change.handoff());
+        return handoffs.replace(id, change.revision(), change.checked());
     }
 }

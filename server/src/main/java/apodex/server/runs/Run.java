@@ -7,7 +7,13 @@ import apodex.session.Session;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 
-/** A run with the session, handoff and plan it was asked for with. */
+/**
+ * A run with the session, handoff and plan it was asked for with.
+ *
+ * @param version    what people call it
+ * @param everything whether nothing is taken over from earlier runs
+ * @param changes    what changed since the run before
+ */
 record Run(
         String id,
         String handoffId,
@@ -21,4 +27,7 @@ record Run(
         @Nullable Proof proof,
         @Nullable String failure,
         boolean cancelRequested,
+        String version,
+        boolean everything,
+        @Nullable SinceLastRun changes,
         Instant createdAt) {}

@@ -58,8 +58,8 @@ final class RunFolder {
     /** Writes everything in {@code made} through to the disk and lets it appear as {@code name}. */
     void finish(Path made, Path name) throws IOException {
         if (Files.isDirectory(made)) {
-            try (Stream<Path> inside = Files.list(made)) {
-                for (Path file : inside.toList()) {
+            try (Stream<Path> inside = Files.walk(made)) {
+                for (Path file : inside.filter(path -> !path.equals(made)).toList()) {
                     force(file);
                 }
             }

@@ -40,8 +40,10 @@ class RunJob {
     private final RecordingStore store;
     private final DataFolder dataFolder;
     private final TransactionTemplate transaction;
+    private final EarlierFiles earlier;
 
-    RunJob(RunMapper mapper, RecordingStore store, DataFolder dataFolder, TransactionTemplate transaction) {
+    RunJob(RunMapper mapper, RecordingStore store, DataFolder dataFolder, TransactionTemplate transaction, EarlierFiles earlier) {
+        this.earlier = earlier;
         this.mapper = mapper;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -57,6 +59,7 @@ class RunJob {
         RunFolder folder = new RunFolder(dataFolder.run(runId));
         try {
             folder.sweep();
+            mapper.begin(runId);
             if (run.cancelRequested()) {
                 throw new CancellationException("Cancelled before it began.");
             }
@@ -65,7 +68,7 @@ class RunJob {
             Printing.Result printed = print(run, folder, meter);
             Proof proof = readBack(printed, folder, meter);
             RunMapper.StoredParcel parcel = pack(run, printed.plan(), folder, proof);
-            finish(run, printed.plan(), proof, parcel, meter);
+            finish(run, printed.plan(), proof, parcel, meter, printed.prints().stream().noneMatch(Printing.Made::takenOver));
         } catch (CancellationException e) {
             if (!mapper.isCancelRequested(runId)) {
                 throw e;
@@ -93,7 +96,8 @@ class RunJob {
             return folder.result();
         }
         Path work = folder.begin();
-        Printing.Result result = Printing.print(run.session(), run.plan(), work, store, THREADS, meter);
+        Printing.Result result = Printing.print(run.session(), run.handoff(), run.plan(), work, store, THREADS, meter,
+                earlier.of(run));
         folder.keep(result);
         folder.finish(work, folder.files());
         return result;
@@ -126,10 +130,10 @@ class RunJob {
             throw new CancellationException("Cancelled while reading back.");
         }
         Print print = printed.plan().prints().get(index);
-        FileReader.Measure measure = print.folder().equals("Reference") ? FileReader.Measure.LOUDNESS_TOO
+        FileReader.Measure measure = print.isReference() ? FileReader.Measure.LOUDNESS_TOO
                 : FileReader.Measure.SAMPLES;
-        FileReader.Result result = FileReader.read(folder.files().resolve(print.file()), print.folder(),
-                printed.overs().get(index), measure);
+        FileReader.Result result = FileReader.read(folder.files().resolve(print.path()), print.folder(),
+                printed.prints().get(index), measure);
         Files.write(pictures.resolve(Integer.toString(index)), result.picture().toBytes());
         meter.read();
         return result.proof();
@@ -160,7 +164,8 @@ class RunJob {
         return new RunMapper.StoredParcel(run.id(), parcel.zipName(), Files.size(folder.parcel()), Digests.sha256(folder.parcel()));
     }
 
-    private void finish(Run run, Plan plan, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter) {
+    private void finish(Run run, Plan plan, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter,
+            boolean fresh) {
         transaction.executeWithoutResult(status -> {
             mapper.savePlan(run.id(), plan);
             mapper.saveProof(run.id(), proof);
@@ -169,6 +174,7 @@ class RunJob {
                 mapper.insertFile(run.id(), i, proof.files().get(i));
             }
             mapper.saveParcel(parcel);
+            mapper.tellFresh(run.id(), fresh);
             mapper.update(run.id(), RunState.DONE, meter.finished());
             mapper.end(run.id(), RunState.DONE, null);
         });

@@ -15,21 +15,28 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface RunMapper {
     String COLUMNS = "id, handoff_id, number, state, session_revision, session, handoff, plan, progress, proof,"
-            + " failure, cancel_requested, created_at";
+            + " failure, cancel_requested, version, everything, changes, created_at";
 
     /** What changes while a run is under way. */
     record Pulse(RunState state, RunProgress progress, @Nullable String failure) {}
 
-    record RunEntry(String id, int number, RunState state, Instant createdAt, int sessionRevision) {}
+    record RunEntry(String id, int number, String version, RunState state, Instant createdAt, int sessionRevision) {}
+
+    /** A run that prints or waits. */
+    record Queued(String id, int number, String version, RunState state, String handoffId, String sessionId, String title, RunProgress progress) {}
 
     record StoredParcel(String runId, String zipName, long bytes, String sha256) {}
 
     @Insert("""
-            INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress)
+            INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress, version,
+                             everything, changes)
             SELECT #{id}, #{handoffId}, COALESCE(MAX(number), 0) + 1, #{state}, #{sessionRevision}, #{session},
-                   #{handoff}, #{plan}, #{progress}
+                   #{handoff}, #{plan}, #{progress}, #{version}, #{everything}, #{changes}
             FROM run WHERE handoff_id = #{handoffId}""")
     void insert(Run run);
+
+    @Select("SELECT COALESCE(MAX(number), 0) + 1 FROM run WHERE handoff_id = #{handoffId}")
+    int nextNumber(String handoffId);
 
     @Select("SELECT " + COLUMNS + " FROM run WHERE id = #{id}")
     Run find(String id);
@@ -37,11 +44,35 @@ interface RunMapper {
     @Select("SELECT state, progress, failure FROM run WHERE id = #{id}")
     Pulse pulse(String id);
 
-    @Select("SELECT id, number, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
+    @Select("SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
     List<RunEntry> ofHandoff(String handoffId);
 
     @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id}")
     void update(String id, RunState state, RunProgress progress);
+
+    @Update("UPDATE run SET started_at = COALESCE(started_at, CURRENT_TIMESTAMP(3)) WHERE id = #{id}")
+    void begin(String id);
+
+    @Select("""
+            SELECT r.id, r.number, r.version, r.state, r.handoff_id, h.session_id, s.title, r.progress
+            FROM run r JOIN handoff h ON h.id = r.handoff_id JOIN session s ON s.id = h.session_id
+            LEFT JOIN scheduled_tasks t ON t.task_instance = r.id
+            WHERE r.state IN ('WAITING', 'PRINTING', 'PROOFING')
+            ORDER BY r.state = 'WAITING', t.execution_time, r.created_at""")
+    List<Queued> queue();
+
+    /** Runs of the same session whose files can be taken over: those of the same handoff first, the latest first. */
+    @Select("""
+            SELECT r.id FROM run r JOIN handoff h ON h.id = r.handoff_id
+            WHERE h.session_id = (SELECT session_id FROM handoff WHERE id = #{handoffId}) AND r.state = 'DONE' AND r.id <> #{runId}
+            ORDER BY r.handoff_id <> #{handoffId}, r.created_at DESC LIMIT #{most}""")
+    List<String> earlierRuns(String handoffId, String runId, int most);
+
+    @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND state = 'DONE' ORDER BY number DESC LIMIT 1")
+    String lastDone(String handoffId);
+
+    @Update("UPDATE run SET everything_fresh = #{fresh} WHERE id = #{id}")
+    void tellFresh(String id, boolean fresh);
 
     @Update("UPDATE run SET cancel_requested = TRUE WHERE id = #{id}")
     void requestCancel(String id);

@@ -21,6 +21,7 @@ import java.util.List;
  * @param files    as planned, and once proofed as read back
  * @param others   what comes with the files in the parcel: notes, an MP3
  * @param startsAtBarOne whether the files begin where the session does, so that bars can be drawn
+ * @param changes what changed since the run before
  * @param verdicts of the proof; empty before
  * @param parcel   the zip; null before it is packed
  */
@@ -28,6 +29,7 @@ record RunView(
         String id,
         String handoffId,
         int number,
+        String version,
         RunState state,
         double progress,
         RunProgress detail,
@@ -39,6 +41,7 @@ record RunView(
         List<RunFile> files,
         List<OtherFile> others,
         boolean startsAtBarOne,
+        @Nullable SinceLastRun changes,
         List<Verdict> verdicts,
         @Nullable RunParcel parcel) {
 
@@ -50,7 +53,8 @@ record RunView(
     /**
      * A file of a run. What only reading it back can tell is null before.
      *
-     * @param depth as people say it
+     * @param depth     as people say it
+     * @param takenOver whether an earlier run made it, and nothing it follows from has changed
      */
     record RunFile(
             String name,
@@ -73,22 +77,22 @@ record RunView(
             @Nullable Long fullScaleSamples,
             @Nullable Long overs,
             @Nullable String sameAs,
+            boolean takenOver,
             @Nullable String sha256) {}
 
     static RunView of(Run run, RunMapper.StoredParcel stored) {
         RunParcel parcel = stored == null ? null : new RunParcel(stored.zipName(), stored.bytes(), stored.sha256());
         boolean done = run.state() == RunState.DONE && run.proof() != null;
-        return new RunView(run.id(), run.handoffId(), run.number(), run.state(), run.progress().fraction(),
+        return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), done ? run.proof().verdicts() : List.of(), parcel);
+                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), done ? run.proof().verdicts() : List.of(), parcel);
     }
 
     private static List<OtherFile> others(Plan plan) {
         List<OtherFile> others = new ArrayList<>();
         plan.notes().forEach(notes -> others.add(new OtherFile(notes.file(), notes.folder())));
-        if (!plan.listening().isEmpty()) {
-            others.add(new OtherFile(plan.listening(), "Reference"));
-        }
+        plan.listening().stream().filter(mp3 -> !mp3.isEmpty()).forEach(mp3 -> others.add(new OtherFile(
+                mp3.substring(mp3.lastIndexOf('/') + 1), mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
         return others;
     }
 
@@ -107,14 +111,14 @@ record RunView(
 
     private static RunFile planned(Run run, Print print) {
         return new RunFile(print.file(), print.folder(), print.row(), print.rowName(), print.station(),
-                print.channels(), run.plan().frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
-                null, null, null, null, null, null, null, null, null, null);
+                print.channels(), run.plan().section(print).frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
+                null, null, null, null, null, null, null, null, null, false, null);
     }
 
     private static RunFile proved(Print print, FileProof file) {
         return new RunFile(file.name(), file.folder(), print.row(), print.rowName(), print.station(), file.channels(),
                 file.frames(), file.bytes(), file.sample().label(), file.container().label(), file.timeReference(),
                 file.firstSoundFrame(), file.peakDbfs(), file.loudnessLufs(), file.truePeakDbtp(), file.silent(), file.nearlySilent(), file.fullScaleSamples(), file.overs(),
-                file.sameAs(), file.sha256());
+                file.sameAs(), file.takenOver(), file.sha256());
     }
 }

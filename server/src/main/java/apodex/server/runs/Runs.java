@@ -1,12 +1,14 @@
 package apodex.server.runs;
 
+import apodex.handoff.Handoff;
+import apodex.handoff.Planner;
 import apodex.server.handoffs.HandoffState;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import apodex.session.NameRule;
+import jakarta.annotation.Nullable;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,29 +19,53 @@ class Runs {
     private final RunMapper mapper;
     private final Handoffs handoffs;
     private final Sessions sessions;
-    private final SchedulerClient scheduler;
-    private final OneTimeTask<Void> printRun;
+    private final Queue queue;
+    private final WhatChanged whatChanged;
 
-    Runs(RunMapper mapper, Handoffs handoffs, Sessions sessions, SchedulerClient scheduler, OneTimeTask<Void> printRun) {
+    Runs(RunMapper mapper, Handoffs handoffs, Sessions sessions, Queue queue, WhatChanged whatChanged) {
         this.mapper = mapper;
         this.handoffs = handoffs;
         this.sessions = sessions;
-        this.scheduler = scheduler;
-        this.printRun = printRun;
+        this.queue = queue;
+        this.whatChanged = whatChanged;
     }
 
-    /** Keeps what is to be printed as it stands now, and queues it. */
+    /**
+     * Keeps what is to be printed as it stands now, and queues it.
+     *
+     * @param version    what it is called; null for the handoff's own, or v and the number
+     * @param everything whether to print what has not changed as well
+     */
     @Transactional
-    String start(String handoffId) {
-        HandoffState handoff = handoffs.get(handoffId);
-        if (handoff.plan().prints().isEmpty()) {
+    String start(String handoffId, @Nullable String version, boolean everything) {
+        HandoffState state = handoffs.get(handoffId);
+        if (state.plan().prints().isEmpty()) {
             throw Refused.unusable("The plan has no files; choose at least one row.");
         }
-        SessionState session = sessions.get(handoff.sessionId());
+        int number = mapper.nextNumber(handoffId);
+        String called = version == null || version.isBlank() ? "v" + number : NameRule.check("version", version);
+        SessionState session = sessions.get(state.sessionId());
+        Handoff handoff = Planner.without(session.session(), state.handoff());
+        handoff = handoff.with(handoff.settings().withNaming(handoff.settled().naming().withVersion(called)));
         String id = UUID.randomUUID().toString();
-        mapper.insert(new Run(id, handoffId, 0, RunState.WAITING, session.revision(), session.session(),
-                handoff.handoff(), handoff.plan(), RunProgress.NOT_STARTED, null, null, false, null));
-        RunQueue.add(scheduler, printRun, id);
+        mapper.insert(new Run(id, handoffId, number, RunState.WAITING, session.revision(), session.session(), handoff,
+                handoffs.plan(session, handoff), RunProgress.NOT_STARTED, null, null, false, called, everything,
+                whatChanged.since(handoffId), null));
+        queue.add(id);
+        return id;
+    }
+
+    /** Asks once more for what a run that failed or was cancelled was to print. */
+    @Transactional
+    String retry(String runId) {
+        Run run = find(runId);
+        if (run.state() != RunState.FAILED && run.state() != RunState.CANCELLED) {
+            throw Refused.conflict("Only a run that failed or was cancelled can be tried again.");
+        }
+        String id = UUID.randomUUID().toString();
+        mapper.insert(new Run(id, run.handoffId(), mapper.nextNumber(run.handoffId()), RunState.WAITING, run.sessionRevision(), run.session(),
+                run.handoff(), run.plan(), RunProgress.NOT_STARTED, null, null, false, run.version(), run.everything(), run.changes(), null));
+        queue.add(id);
         return id;
     }
 

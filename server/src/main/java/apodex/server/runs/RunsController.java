@@ -8,6 +8,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -25,6 +26,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -34,23 +36,40 @@ class RunsController {
     private final Runs runs;
     private final RunMapper mapper;
     private final RunEvents events;
+    private final WhatChanged whatChanged;
     private final Handoffs handoffs;
     private final DataFolder dataFolder;
 
-    RunsController(Runs runs, RunMapper mapper, RunEvents events, Handoffs handoffs, DataFolder dataFolder) {
+    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, Handoffs handoffs, DataFolder dataFolder) {
         this.runs = runs;
         this.mapper = mapper;
         this.events = events;
+        this.whatChanged = whatChanged;
         this.handoffs = handoffs;
         this.dataFolder = dataFolder;
     }
 
     record Started(String id) {}
 
+    /**
+     * How to print.
+     *
+     * @param version    what the run is called; null for v and its number
+     * @param everything whether to print again what has not changed; no
+     */
+    record NewRun(@Nullable String version, @Nullable Boolean everything) {}
+
     @PostMapping("/api/handoffs/{handoffId}/runs")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Started start(@PathVariable String handoffId) {
-        return new Started(runs.start(handoffId));
+    Started start(@PathVariable String handoffId, @RequestBody(required = false) NewRun request) {
+        return request == null ? new Started(runs.start(handoffId, null, false))
+                : new Started(runs.start(handoffId, request.version(), Boolean.TRUE.equals(request.everything())));
+    }
+
+    @Operation(description = "What changed since the handoff's last run, and which files would be printed again.")
+    @GetMapping("/api/handoffs/{handoffId}/changes")
+    SinceLastRun changes(@PathVariable String handoffId) {
+        return whatChanged.since(handoffId);
     }
 
     @GetMapping("/api/handoffs/{handoffId}/runs")
@@ -76,6 +95,12 @@ class RunsController {
     RunView cancel(@PathVariable String id) {
         runs.cancel(id);
         return get(id);
+    }
+
+    @PostMapping("/api/runs/{id}/retry")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Started retry(@PathVariable String id) {
+        return new Started(runs.retry(id));
     }
 
     @Operation(description = "Lowest and highest sample of the file in up to 1200 equal stretches, as 16-bit"

@@ -40,6 +40,9 @@ interface SessionMapper {
             WHERE s.id = #{id}""")
     Revision head(String id);
 
+    @Select("SELECT description FROM session_revision WHERE session_id = #{id} AND revision > #{revision} ORDER BY revision")
+    List<String> descriptionsSince(String id, int revision);
+
     @Select("""
             SELECT session_id, revision, description, edit, session, undo_to, redo_to
             FROM session_revision WHERE session_id = #{id} AND revision = #{revision}""")

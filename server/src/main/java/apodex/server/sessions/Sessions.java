@@ -21,6 +21,11 @@ public class Sessions {
         return mapper.shelf();
     }
 
+    /** What was done to a session after a revision, in order. */
+    public List<String> descriptionsSince(String id, int revision) {
+        return mapper.descriptionsSince(id, revision);
+    }
+
     /** @throws Refused (404) when there is none */
     public SessionState get(String id) {
         return state(head(id));

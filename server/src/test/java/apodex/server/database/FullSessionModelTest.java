@@ -2,7 +2,11 @@ package apodex.server.database;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.handoff.Brief;
+import apodex.handoff.Depth;
+import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
+import apodex.handoff.Stretch;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.PanLaw;
@@ -11,6 +15,7 @@ import apodex.session.SessionDocument;
 import apodex.session.SessionRules;
 import apodex.session.Strip;
 import apodex.signal.Passage;
+import apodex.signal.Station;
 import org.junit.jupiter.api.Test;
 
 /** Documents as the first version stored them. */
@@ -39,9 +44,26 @@ final class FullSessionModelTest {
 
     @Test
     void anOldRunsPlanCanStillBeRead() {
-        Plan plan = SessionDocument.read(FullSessionModel.plan(PLAN), Plan.class);
+        Plan plan = SessionDocument.read(HandoffsByBrief.plan(FullSessionModel.plan(PLAN)), Plan.class);
         assertThat(plan.passage().range().end()).isEqualTo(55);
         assertThat(plan.passage().tail()).isEqualTo(Passage.Tail.NONE);
         assertThat(plan.prints().get(0).trimDb()).isZero();
+    }
+
+    @Test
+    void anOldHandoffPrintsWhatItPrinted() {
+        String old = """
+                {"name":"m","depth":"int16","chosen":[{"row":"a","station":"raw"}],"range":{"from":{"unit":"bars","at":5},"to":{"unit":"bars","at":21}},
+                 "leadInBars":2,"sides":{"a":"mono"},"trimsDb":{"a":-3.0,"b":1.0},"notes":true,"format":null}""";
+        Handoff handoff = SessionDocument.read(HandoffsByBrief.handoff(old), Handoff.class);
+        assertThat(handoff.brief()).isEqualTo(Brief.BY_HAND);
+        assertThat(handoff.added()).containsExactly(new Handoff.Choice("a", Station.RAW));
+        assertThat(handoff.settled().depth()).isEqualTo(Depth.INT16);
+        assertThat(handoff.settled().leadInBars()).isEqualTo(2);
+        assertThat(handoff.row("a").sides()).isEqualTo(Handoff.Sides.MONO);
+        assertThat(handoff.row("a").trimDb()).isEqualTo(-3.0);
+        assertThat(handoff.row("b").trimDb()).isEqualTo(1.0);
+        assertThat(handoff.sections().get(0).stretch().to()).isEqualTo(new Stretch.Point(Stretch.Unit.BARS, 21));
+        assertThat(SessionDocument.read(HandoffsByBrief.handoff("{\"name\":\"m\",\"chosen\":null}"), Handoff.class)).isEqualTo(Handoff.named("m"));
     }
 }

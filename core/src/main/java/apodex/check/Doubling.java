@@ -1,0 +1,35 @@
+package apodex.check;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Files of a plan that would sound doubled when they are laid together.
+ *
+ * @param rows  every row it concerns
+ * @param words why, in a sentence
+ */
+public record Doubling(List<String> rows, String words) {
+    private static final List<Check> CHECKS = List.of(new DoubledMembers(), new ParallelChain(), new SameContent());
+
+    public Doubling {
+        rows = List.copyOf(rows);
+    }
+
+    /** All there is in a plan. */
+    public static List<Doubling> in(Look at) {
+        List<Finding> findings = new ArrayList<>();
+        CHECKS.forEach(check -> check.look(at, findings::add));
+        return findings.stream().map(finding -> new Doubling(List.copyOf(concerned(at, finding)), finding.words())).toList();
+    }
+
+    /** The rows that are named, and what feeds them and is planned as well. */
+    private static Set<String> concerned(Look at, Finding finding) {
+        Set<String> rows = new LinkedHashSet<>(finding.rows());
+        finding.rows().forEach(id -> at.session().rows().stream()
+                .filter(row -> row.strip().outputs().contains(id) && !at.prints(row).isEmpty()).forEach(row -> rows.add(row.id())));
+        return rows;
+    }
+}

@@ -1,0 +1,165 @@
+package apodex.handoff;
+
+import apodex.audio.Digests;
+import apodex.effect.Effects;
+import apodex.effect.Nature;
+import apodex.session.AudioRow;
+import apodex.session.Clip;
+import apodex.session.Insert;
+import apodex.session.InstrumentRow;
+import apodex.session.PartRow;
+import apodex.session.Routing;
+import apodex.session.Row;
+import apodex.session.Send;
+import apodex.session.Session;
+import apodex.session.SessionDocument;
+import apodex.session.Strip;
+import apodex.signal.Dynamics;
+import apodex.signal.Returns;
+import apodex.signal.Station;
+import com.fasterxml.jackson.databind.ObjectWriter;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import java.nio.charset.StandardCharsets;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * A hash of everything that a printed file's bytes follow from: two prints of one key are the same file, so the second need
+ * not be made. What is not certain not to matter counts as mattering.
+ */
+public final class ContentKey {
+    /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
+    private static final int SOUND_VERSION = 1;
+    private static final ObjectWriter JSON = SessionDocument.JSON.copy()
+            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).writer();
+
+    private final Session session;
+    private final Plan plan;
+    private final Map<String, Object> facts = new TreeMap<>();
+
+    private ContentKey(Session session, Plan plan) {
+        this.session = session;
+        this.plan = plan;
+    }
+
+    /**
+     * The key of one print, in lower-case hex.
+     *
+     * @param session as the handoff sees it
+     */
+    public static String of(Session session, Plan plan, Print print, Settings settings) {
+        ContentKey key = new ContentKey(session, plan);
+        key.file(print);
+        if (print.isClick()) {
+            key.facts.put("tempo", session.song().timeline());
+            key.facts.put("click", List.of(settings.click() == Click.NONE, settings.count()));
+        } else {
+            key.sound(session.row(print.source()).orElseThrow(), print.station());
+        }
+        try {
+            byte[] text = JSON.writeValueAsString(key.facts).getBytes(StandardCharsets.UTF_8);
+            return HexFormat.of().formatHex(Digests.sha256().digest(text));
+        } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
+            throw new IllegalStateException("A print has no JSON form.", e);
+        }
+    }
+
+    private void file(Print print) {
+        PlannedSection section = plan.section(print);
+        facts.put("version", SOUND_VERSION);
+        facts.put("format", List.of(plan.format(), plan.rate(), plan.depth(), print.sides(), print.trimDb(), session.rate()));
+        facts.put("passage", section.passage());
+        facts.put("print", List.of(print.source(), print.station(), print.file()));
+        // without the channels, which are only known afterwards and follow from the sound
+        facts.put("header", List.of(session.song().title(), print.rowName(), String.valueOf(session.originated()), section.startReference()));
+    }
+
+    private void sound(Row row, Station station) {
+        if (station.compareTo(Station.FADER) >= 0) {
+            facts.put("panLaw", session.panLaw());
+        }
+        upTo(row, station.compareTo(Station.FADER) > 0 ? Station.FADER : station);
+        if (station.compareTo(Station.FADER) <= 0) {
+            return;
+        }
+        facts.put("sharing", plan.sharing());
+        boolean shared = plan.sharing().returns() == Returns.SHARED_OUT;
+        for (Row later : Routing.downstream(session, row, shared ? Routing.Through.OUTPUTS_AND_SENDS : Routing.Through.OUTPUTS)) {
+            boolean isMix = later.equals(session.mix());
+            if (isMix && station == Station.BUS) {
+                continue;
+            }
+            facts.put("through " + later.id(), sounding(later.strip()));
+            boolean follows = plan.sharing().dynamics() == Dynamics.IN_PLACE && later.strip().inserts().stream().anyMatch(ContentKey::follows);
+            if (follows) {
+                upTo(later, Station.FADER);
+            }
+        }
+    }
+
+    /** Whether an effect does to a part what the whole makes it do. */
+    private static boolean follows(Insert insert) {
+        return insert.on() && Effects.find(insert.effect()).map(effect -> effect.nature() != Nature.LINEAR).orElse(false);
+    }
+
+    /** Everything that a row's sound at a station, Fader at the most, is made of. */
+    private void upTo(Row row, Station station) {
+        String name = station.label() + " " + row.id();
+        if (facts.containsKey(name)) {
+            return;
+        }
+        facts.put(name, ""); // seen
+        Strip strip = row.strip();
+        List<Insert> inserts = strip.inserts().stream().filter(insert -> insert.on() && (station.compareTo(Station.INSERTS) >= 0
+                || station == Station.SHAPED && insert.kept())).toList();
+        facts.put(name, List.of(source(row, station), inserts.stream().map(ContentKey::sounding).toList(),
+                station == Station.FADER ? sounding(strip) : ""));
+        if (!inserts.isEmpty()) {
+            facts.put("tempo", session.song().timeline()); // echoes and the like can follow it
+        }
+        inserts.stream().filter(insert -> insert.key() != null).flatMap(insert -> session.row(insert.key()).stream())
+                .forEach(key -> upTo(key, Station.FADER));
+        for (Row other : session.rows()) {
+            boolean feeds = other.strip().outputs().contains(row.id());
+            List<Send> sends = other.strip().sends().stream().filter(send -> send.to().equals(row.id())).toList();
+            if (feeds || !sends.isEmpty()) {
+                facts.put(other.id() + " into " + row.id(), List.of(feeds, sends));
+                upTo(other, Station.FADER);
+            }
+        }
+    }
+
+    private Object source(Row row, Station station) {
+        if (row instanceof AudioRow audio) {
+            return audio.clips().stream().map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
+                    .map(ContentKey::sounding).toList();
+        }
+        if (row instanceof InstrumentRow player) {
+            facts.put("tempo", session.song().timeline());
+            return List.of(player.instrument(), player.notes(), session.partsOnTheirOwn(player.id()));
+        }
+        if (row instanceof PartRow part) {
+            facts.put("tempo", session.song().timeline());
+            InstrumentRow player = (InstrumentRow) session.row(part.instrument()).orElseThrow();
+            return List.of(player.instrument(), player.notes(), part.part());
+        }
+        return "sum";
+    }
+
+    private static Clip sounding(Clip clip) {
+        return clip.withInserts(clip.inserts().stream().filter(Insert::on).map(ContentKey::sounding).toList());
+    }
+
+    /** That an insert is kept decides whether it is there at all, not what it does. */
+    private static Insert sounding(Insert insert) {
+        return new Insert(insert.effect(), insert.settings(), insert.key(), false, true);
+    }
+
+    /** A strip without what only listening follows, and without inserts that are off. */
+    private static Strip sounding(Strip strip) {
+        return strip.withMuteAndSolo(strip.muted(), false)
+                .withInserts(strip.inserts().stream().filter(Insert::on).map(ContentKey::sounding).toList());
+    }
+}

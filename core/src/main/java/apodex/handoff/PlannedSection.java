@@ -1,0 +1,18 @@
+package apodex.handoff;
+
+import apodex.signal.Passage;
+
+/**
+ * One stretch of the song as it will be printed: all its files have one start and one length.
+ *
+ * @param name           what it is called; empty when there is only one
+ * @param folder         its folder in the parcel; empty when there is only one
+ * @param passage        what its files cover
+ * @param frames         length of every file at the files' rate; before printing, without an automatic tail
+ * @param startReference first frame of every file, counted from midnight
+ */
+public record PlannedSection(String name, String folder, Passage passage, long frames, long startReference) {
+    PlannedSection lasting(long realFrames) {
+        return new PlannedSection(name, folder, passage, realFrames, startReference);
+    }
+}

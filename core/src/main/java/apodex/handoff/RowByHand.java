@@ -1,0 +1,59 @@
+package apodex.handoff;
+
+import apodex.handoff.Handoff.Sides;
+import apodex.signal.Station;
+import jakarta.annotation.Nullable;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What somebody set for one row of a handoff, beside the session.
+ *
+ * @param sides  its channels; null for what holds for all
+ * @param trimDb gain on the way into its files, and for a bus into those of its members; null for none
+ * @param kept   inserts that count as part of the sound here, whatever the session says
+ * @param words  the word in the name of its file at a station, in place of the usual one; empty for none
+ * @param takes  ids of the takes that are printed at Raw; null for the chosen one, and the others if all takes are asked for
+ */
+public record RowByHand(
+        @Nullable Sides sides,
+        @Nullable Double trimDb,
+        @Nullable List<Kept> kept,
+        @Nullable Map<Station, String> words,
+        @Nullable List<String> takes) {
+    public static final RowByHand NOTHING = new RowByHand(null, null, null, null, null);
+
+    public RowByHand {
+        kept = kept == null ? List.of() : List.copyOf(kept);
+        words = words == null ? Map.of() : Map.copyOf(words);
+        takes = takes == null ? null : List.copyOf(takes);
+    }
+
+    /**
+     * Whether an insert stays in the sound.
+     *
+     * @param effect name of the effect
+     * @param nth    which of the row's inserts of this name, from 0
+     */
+    public record Kept(String effect, int nth, boolean kept) {}
+
+    public RowByHand withSides(@Nullable Sides other) {
+        return new RowByHand(other, trimDb, kept, words, takes);
+    }
+
+    public RowByHand withTrim(@Nullable Double db) {
+        return new RowByHand(sides, db, kept, words, takes);
+    }
+
+    public RowByHand withKept(List<Kept> other) {
+        return new RowByHand(sides, trimDb, other, words, takes);
+    }
+
+    public RowByHand withWords(Map<Station, String> other) {
+        return new RowByHand(sides, trimDb, kept, other, takes);
+    }
+
+    public RowByHand withTakes(@Nullable List<String> other) {
+        return new RowByHand(sides, trimDb, kept, words, other);
+    }
+}

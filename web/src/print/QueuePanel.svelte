@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import client, { answer } from '../lib/api/client';
+  import type { Queued } from '../lib/api/types';
+  import { toasts } from '../lib/chrome/toasts.svelte';
+
+  /** The runs of all handoffs that print or wait: one after the other, in an order that can be changed. */
+  let { shown }: { shown: string } = $props();
+  let queue = $state.raw<Queued[]>([]);
+  const waiting = $derived(queue.filter((run) => run.state === 'waiting'));
+
+  async function load() {
+    queue = await answer(client.GET('/api/queue')).catch(() => queue);
+  }
+  void load();
+  const timer = setInterval(load, 1000);
+  onDestroy(() => clearInterval(timer));
+
+  async function move(run: Queued, by: -1 | 1) {
+    const at = waiting.indexOf(run);
+    const before = by < 0 ? waiting[at - 1]?.id : waiting[at + 2]?.id;
+    try {
+      queue = await answer(client.POST('/api/queue/{runId}/place', { params: { path: { runId: run.id } }, body: { before: before ?? null } }));
+    } catch (thrown) {
+      toasts.wrong(thrown);
+      void load();
+    }
+  }
+
+  async function cancel(run: Queued) {
+    try {
+      await answer(client.POST('/api/runs/{id}/cancel', { params: { path: { id: run.id } } }));
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+    void load();
+  }
+</script>
+
+{#if queue.length}
+  <p class="cap">QUEUE</p>
+  <ol aria-label="Queue">
+    {#each queue as run (run.id)}
+      <li class:shown={run.id === shown}>
+        <a href="#/s/{run.sessionId}/print?run={run.id}"><b>{run.title}</b> <span class="cap">run {run.number}, {run.version}</span></a>
+        {#if run.state === 'waiting'}
+          <button class="plain" aria-label="Earlier: {run.title} run {run.number}" disabled={run === waiting[0]} onclick={() => move(run, -1)}>↑</button>
+          <button class="plain" aria-label="Later: {run.title} run {run.number}" disabled={run === waiting.at(-1)} onclick={() => move(run, 1)}>↓</button>
+        {:else}<span class="mono">{Math.floor(run.progress.fraction * 100)} %</span>{/if}
+        <button class="plain" aria-label="Cancel {run.title} run {run.number}" onclick={() => cancel(run)}>×</button>
+      </li>
+    {/each}
+  </ol>
+{/if}
+
+<style>
+  ol { margin: 4px -16px 16px; border-bottom: 2px solid var(--ink); }
+  li { display: flex; align-items: center; gap: 5px; padding: 6px 16px; border-bottom: 1px solid var(--rule2); }
+  li.shown { background: var(--teal-wash); }
+  a { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  .plain { padding: 2px 8px; }
+</style>
