@@ -125,6 +125,9 @@ public final class LowTideWaltz {
             } else if (row instanceof AudioRow && isWorthAFile(session, row)) {
                 added.add(new Choice(row.id(), Station.RAW)); // silent ones too
             }
+            if (row.strip().inserts().stream().noneMatch(Insert::kept)) {
+                leftOut.add(new Choice(row.id(), Station.SHAPED)); // so that what single clips have on them is missing
+            }
             if (isAmplified(session, row.id())) {
                 leftOut.add(new Choice(row.id(), Station.RAW));
             }
