@@ -19,9 +19,9 @@ import apodex.session.Recording;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.session.SongPlace;
 import apodex.signal.Station;
 import apodex.time.FrameRange;
-import apodex.time.TempoMap;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -207,15 +207,7 @@ public final class Look {
 
     /** {@code bar 17 beat 2}, or minutes while no tempo is known. */
     String place(long frame) {
-        if (session.song().tempo() == null) {
-            double seconds = session.rate().seconds(frame);
-            return String.format(Locale.ROOT, "%d:%06.3f", (long) seconds / 60, seconds % 60);
-        }
-        TempoMap map = session.song().timeline();
-        double quarter = map.quarterOf(frame, session.rate());
-        int bar = map.barAt(quarter);
-        double beat = (quarter - map.quarterOfBar(bar)) * map.meterOf(bar).unit() / 4;
-        return "bar " + bar + " beat " + ((int) Math.floor(beat + 1e-6) + 1);
+        return SongPlace.of(session, frame);
     }
 
     /** Some context around a place, for drawing. */

@@ -8,14 +8,13 @@ import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.InstrumentRow;
 import apodex.session.PartRow;
-import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.Strip;
+import apodex.signal.Carried;
 import apodex.signal.Dynamics;
-import apodex.signal.Returns;
 import apodex.signal.Station;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -85,8 +84,7 @@ public final class ContentKey {
             return;
         }
         facts.put("sharing", plan.sharing());
-        boolean shared = plan.sharing().returns() == Returns.SHARED_OUT;
-        for (Row later : Routing.downstream(session, row, shared ? Routing.Through.OUTPUTS_AND_SENDS : Routing.Through.OUTPUTS)) {
+        for (Row later : Carried.through(session, row, plan.sharing().returns())) {
             boolean isMix = later.equals(session.mix());
             if (isMix && station == Station.BUS) {
                 continue;

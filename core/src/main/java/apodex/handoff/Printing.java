@@ -3,9 +3,12 @@ package apodex.handoff;
 import apodex.audio.FlacFile;
 import apodex.audio.FlacWriter;
 import apodex.audio.Mp3Writer;
+import apodex.measure.StereoImage;
 import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
 import apodex.session.Session;
+import apodex.signal.Channels;
+import apodex.signal.Placed;
 import apodex.signal.Printed;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
@@ -18,6 +21,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -62,9 +66,10 @@ public final class Printing {
      * @param channels  channels of the file
      * @param quietAt   frame of the session at which it had been quiet for a second
      * @param overs     samples that passed full scale and were held there
+     * @param placed    on which side its sound sits in the session
      * @param takenOver whether an earlier run made it
      */
-    public record Made(String key, int channels, long quietAt, long overs, boolean takenOver) {}
+    public record Made(String key, int channels, long quietAt, long overs, Placed placed, boolean takenOver) {}
 
     /**
      * A file of an earlier run, whole and unchanged since.
@@ -176,7 +181,7 @@ public final class Printing {
             Earlier there = earlier(print);
             Files.copy(there.file(), folder.resolve(print.path()));
             made[plan.prints().indexOf(print)] = new Made(there.made().key(), there.made().channels(), there.made().quietAt(),
-                    there.made().overs(), true);
+                    there.made().overs(), there.made().placed(), true);
         }
         for (Print click : all.stream().filter(Print::isClick).toList()) {
             click(click, frames);
@@ -211,9 +216,21 @@ public final class Printing {
                 plan.sharing(), recordings, threads).beside(plan.taps(session, beside, folder), quietAt).print(here);
         for (int i = 0; i < prints.size(); i++) {
             Printed each = printed.get(i);
-            made[plan.prints().indexOf(prints.get(i))] = new Made(key(prints.get(i)), each.channels(), each.quietAt(), each.overs(), false);
+            made[plan.prints().indexOf(prints.get(i))] = new Made(key(prints.get(i)), each.channels(), each.quietAt(), each.overs(), placed(prints.get(i), each), false);
         }
         return printed.get(0).frames();
+    }
+
+    /** Of Raw the plan knows the sides; two mono files of one row are its sides. */
+    private Placed placed(Print print, Printed printed) {
+        boolean pair = plan.prints().stream().filter(each -> each.section() == print.section() && each.source().equals(print.source())
+                && each.station() == print.station()).count() > 1;
+        StereoImage.Kind image = print.station() == Station.RAW && print.sides() != Channels.MONO_SUM ? plan.rows().stream()
+                .filter(row -> row.row().equals(print.source())).map(PlanRow::image).filter(Objects::nonNull).findFirst().orElse(null) : null;
+        if (pair && print.sides() == Channels.MONO_FROM_LEFT || image == StereoImage.Kind.LEFT_ONLY) {
+            return Placed.LEFT;
+        }
+        return pair && print.sides() == Channels.MONO_FROM_RIGHT || image == StereoImage.Kind.RIGHT_ONLY ? Placed.RIGHT : printed.placed();
     }
 
     private void click(Print print, long frames) throws IOException {
@@ -222,7 +239,7 @@ public final class Printing {
         track.write(track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames), frames,
                 plan.depth().sample(), plan.format(), folder.resolve(plan.walkPath(print)), plan.broadcast(session, print),
                 print.section());
-        made[plan.prints().indexOf(print)] = new Made(key(print), 1, section.passage().range().end(), 0, false);
+        made[plan.prints().indexOf(print)] = new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false);
     }
 
     private Print referenceMix(int section) {

@@ -14,6 +14,7 @@ import apodex.session.Routing.Through;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Strip;
+import apodex.signal.Carried;
 import apodex.signal.Returns;
 import apodex.signal.Station;
 import java.util.ArrayList;
@@ -75,7 +76,7 @@ public final class Stations {
         }
         boolean shared = returns == Returns.SHARED_OUT;
         boolean heard = Routing.downstream(session, row, shared ? Through.OUTPUTS_AND_SENDS : Through.OUTPUTS).contains(session.mix());
-        boolean sends = shared && !strip.sends().isEmpty();
+        boolean sends = shared && Carried.senders(session, row).stream().anyMatch(each -> !each.strip().sends().isEmpty());
         boolean straight = strip.outputs().equals(List.of(session.mix().id())) && !sends;
         if (heard && !straight) {
             stations.add(Station.BUS);

@@ -10,6 +10,7 @@ import apodex.session.Insert;
 import apodex.session.MixRow;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.signal.Carried;
 import apodex.signal.Returns;
 import apodex.signal.Sharing;
 import apodex.signal.Station;
@@ -55,7 +56,7 @@ final class TailFrames {
         long longest = 0;
         List<String> next = new java.util.ArrayList<>(row.strip().outputs());
         if (throughSends) {
-            row.strip().sends().forEach(send -> next.add(send.to()));
+            Carried.senders(session, row).forEach(each -> each.strip().sends().forEach(send -> next.add(send.to())));
         }
         for (String id : next) {
             Row target = session.row(id).orElseThrow();

@@ -1,6 +1,7 @@
 package apodex.measure;
 
 import apodex.time.SampleRate;
+import java.util.Arrays;
 
 /**
  * True peak after ITU-R BS.1770-4, annex 2: the loudest sample after raising the rate four times with the filter printed
@@ -20,9 +21,15 @@ public final class TruePeak {
         {-0.0083007812500, 0.0148925781250, -0.0266113281250, 0.0476074218750, -0.1022949218750, 0.9721679687500,
             0.1373291015625, -0.0594482421875, 0.0332031250000, -0.0196533203125, 0.0109863281250, 0.0017089843750}};
 
+    private static final int PIECE = 256;
+    /** No interpolated sample can be louder than this times the loudest sample it is made of. */
+    private static final double MOST_GAIN = Arrays.stream(PHASES)
+            .mapToDouble(phase -> Arrays.stream(phase).map(Math::abs).sum()).max().orElseThrow();
+
     private final double[][] phases;
     /** The last samples of each channel, before the stretch that is being looked at. */
     private final double[][] line;
+    private double[] joined = new double[0];
     private double peak;
 
     public TruePeak(SampleRate rate, int channelCount) {
@@ -34,16 +41,32 @@ public final class TruePeak {
     /** Takes the next stretch. @param block channels x frames */
     public void add(double[][] block, int count) {
         for (int c = 0; c < line.length; c++) {
-            double[] joined = new double[TAPS - 1 + count];
+            if (joined.length < TAPS - 1 + count) {
+                joined = new double[TAPS - 1 + count];
+            }
             System.arraycopy(line[c], 0, joined, 0, TAPS - 1);
             System.arraycopy(block[c], 0, joined, TAPS - 1, count);
-            for (int i = 0; i < count; i++) {
-                peak = Math.max(peak, Math.abs(block[c][i]));
-            }
-            for (double[] phase : phases) {
-                peak = Math.max(peak, loudest(phase, joined, count));
+            for (int from = 0; from < count; from += PIECE) {
+                look(from, Math.min(PIECE, count - from));
             }
             System.arraycopy(joined, count, line[c], 0, TAPS - 1);
+        }
+    }
+
+    /** Interpolates only where the samples are loud enough for something louder than so far to lie between them. */
+    private void look(int from, int count) {
+        double loudest = 0;
+        for (int i = from; i < from + TAPS - 1 + count; i++) {
+            loudest = Math.max(loudest, Math.abs(joined[i]));
+        }
+        if (loudest * MOST_GAIN <= peak) {
+            return;
+        }
+        for (int i = from + TAPS - 1; i < from + TAPS - 1 + count; i++) {
+            peak = Math.max(peak, Math.abs(joined[i]));
+        }
+        for (double[] phase : phases) {
+            peak = Math.max(peak, loudest(phase, joined, from, count));
         }
     }
 
@@ -66,9 +89,9 @@ public final class TruePeak {
         return peak;
     }
 
-    private static double loudest(double[] phase, double[] joined, int count) {
+    private static double loudest(double[] phase, double[] joined, int from, int count) {
         double most = 0;
-        for (int i = 0; i < count; i++) {
+        for (int i = from; i < from + count; i++) {
             double sum = 0;
             for (int k = 0; k < TAPS; k++) {
                 sum += phase[k] * joined[i + TAPS - 1 - k];

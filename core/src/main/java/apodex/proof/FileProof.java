@@ -2,6 +2,7 @@ package apodex.proof;
 
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundInfo.Container;
+import apodex.signal.Placed;
 import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
@@ -11,7 +12,7 @@ import jakarta.annotation.Nullable;
  *
  * @param name             file name
  * @param folder           its folder in the parcel
- * @param container        file type found in the header
+ * @param container        file type found in the header; null when the file could not be read
  * @param rate             frames per second
  * @param sample           sample format
  * @param channels         number of channels
@@ -19,8 +20,9 @@ import jakarta.annotation.Nullable;
  * @param timeReference    first frame counted from midnight; null when the file does not say
  * @param firstSoundFrame  first frame that is not zero; null when there is none
  * @param peakDbfs         loudest sample; null when every sample is zero
- * @param loudnessLufs     integrated loudness of a reference mix; null when too quiet to tell, and of other files
- * @param truePeakDbtp     true peak of a reference mix; null when silent, and of other files
+ * @param loudnessLufs     integrated loudness (ITU-R BS.1770-4); null when too quiet to tell
+ * @param truePeakDbtp     true peak (BS.1770-4, annex 2); null when silent
+ * @param offset           mean of the channel that is furthest off zero, as a share of full scale
  * @param silent           every sample is zero
  * @param nearlySilent     not silent, but never above -60 dBFS
  * @param fullScaleSamples samples at (of floats: at or beyond) full scale
@@ -28,13 +30,15 @@ import jakarta.annotation.Nullable;
  * @param bytes            size of the file
  * @param sha256           of the whole file
  * @param contentSha256    of its samples alone
+ * @param placed           on which side its sound sits in the session
  * @param takenOver        whether an earlier run made it, and nothing it follows from has changed
- * @param sameAs           name of an earlier file with the same samples; null when there is none
+ * @param like             an earlier file that holds the same; null when there is none
+ * @param trouble          why it could not be read; null when it could
  */
 public record FileProof(
         String name,
         String folder,
-        Container container,
+        @Nullable Container container,
         SampleRate rate,
         SampleFormat sample,
         int channels,
@@ -44,6 +48,7 @@ public record FileProof(
         @Nullable Double peakDbfs,
         @Nullable Double loudnessLufs,
         @Nullable Double truePeakDbtp,
+        double offset,
         boolean silent,
         boolean nearlySilent,
         long fullScaleSamples,
@@ -51,8 +56,10 @@ public record FileProof(
         long bytes,
         String sha256,
         String contentSha256,
+        @Nullable Placed placed,
         boolean takenOver,
-        @Nullable String sameAs) {
+        @Nullable Likeness like,
+        @Nullable String trouble) {
 
     /** Where it lies in the parcel. */
     @JsonIgnore
@@ -60,8 +67,21 @@ public record FileProof(
         return folder.isEmpty() ? name : folder + "/" + name;
     }
 
-    FileProof sameAs(String other) {
+    /** Whether it could be read. */
+    @JsonIgnore
+    public boolean isRead() {
+        return trouble == null;
+    }
+
+    /** One that is not there, or not whole. */
+    static FileProof unread(String name, String folder, SampleRate rate, SampleFormat sample, int channels, String trouble) {
+        return new FileProof(name, folder, null, rate, sample, channels, 0, null, null, null, null, null, 0, true, false, 0, 0, 0, "", "",
+                Placed.MIDDLE, false, null, trouble);
+    }
+
+    FileProof like(Likeness other) {
         return new FileProof(name, folder, container, rate, sample, channels, frames, timeReference, firstSoundFrame,
-                peakDbfs, loudnessLufs, truePeakDbtp, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256, takenOver, other);
+                peakDbfs, loudnessLufs, truePeakDbtp, offset, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256,
+                placed, takenOver, other, trouble);
     }
 }

@@ -1,11 +1,11 @@
 package apodex.proof;
 
 import apodex.audio.Digests;
-import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
-import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
+import apodex.handoff.Plan;
+import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.measure.Decibels;
 import apodex.measure.Loudness;
@@ -17,72 +17,68 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.HexFormat;
 
-/** Reads one printed file from front to back, once. */
+/** Reads one printed file from front to back, once, and measures everything on the way. */
 public final class FileReader {
     /** Points of the picture drawn of every file. */
     public static final int PICTURE_POINTS = 1_200;
     private static final int BLOCK_FRAMES = 16_384;
 
     private final Path file;
-    private final SoundInfo packed;
-    private final Path sound;
+    private final PrintedSound sound;
     private final SoundInfo info;
     private final MessageDigest whole = Digests.sha256();
     private final MessageDigest content = Digests.sha256();
     private final FilePicture picture;
+    private final Fingerprint fingerprint;
+    private final Loudness loudness;
+    private final TruePeak truePeak;
+    private final double[] sums;
     private double peak;
     private long firstSound = -1;
     private long fullScale;
-    private final Loudness loudness;
-    private final TruePeak truePeak;
 
-    /** @param sound the file itself, or what it was unpacked to */
-    private FileReader(Path file, SoundInfo packed, Path sound, Measure measure) throws IOException {
+    private FileReader(Path file, PrintedSound sound) {
         this.file = file;
-        this.packed = packed;
         this.sound = sound;
-        this.info = SoundFile.examine(sound);
+        this.info = sound.info();
         this.picture = new FilePicture(info.frames(), PICTURE_POINTS);
-        boolean loud = measure == Measure.LOUDNESS_TOO;
-        this.loudness = loud ? new Loudness(info.rate(), info.channels()) : null;
-        this.truePeak = loud ? new TruePeak(info.rate(), info.channels()) : null;
+        this.fingerprint = new Fingerprint(info.frames(), info.channels());
+        this.loudness = new Loudness(info.rate(), info.channels());
+        this.truePeak = new TruePeak(info.rate(), info.channels());
+        this.sums = new double[info.channels()];
     }
 
-    /** What is measured of a file. */
-    public enum Measure { SAMPLES, LOUDNESS_TOO }
-
-    /** What was found, and how the file looks. */
-    public record Result(FileProof proof, FilePicture picture) {}
+    /** What was found, how the file looks, and what tells it apart. */
+    public record Result(FileProof proof, FilePicture picture, Fingerprint fingerprint) {}
 
     /**
-     * Reads {@code file}. FLAC is unpacked beside it for as long as it takes.
+     * Reads a file. FLAC is unpacked for as long as it takes.
      *
      * @param folder its folder in the parcel
      * @param made   what printing knows of it and no reading back can tell
      */
-    public static Result read(Path file, String folder, Printing.Made made, Measure measure) throws IOException {
-        SoundInfo packed = SoundFile.examine(file);
-        if (packed.layout() != null) {
-            return new FileReader(file, packed, file, measure).result(folder, made);
-        }
-        Path unpacked = Files.createTempDirectory("apodex-proof-").resolve("sound.wav");
-        try {
-            FlacFile.decode(file, unpacked);
-            return new FileReader(file, packed, unpacked, measure).result(folder, made);
-        } finally {
-            Files.deleteIfExists(unpacked);
-            Files.deleteIfExists(unpacked.getParent());
+    public static Result read(Path file, String folder, Printing.Made made) throws IOException {
+        try (PrintedSound sound = PrintedSound.open(file)) {
+            FileReader reader = new FileReader(file, sound);
+            reader.readAll();
+            return new Result(reader.proof(folder, made), reader.picture, reader.fingerprint);
         }
     }
 
-    private Result result(String folder, Printing.Made made) throws IOException {
-        readAll();
-        return new Result(proof(folder, made), picture);
+    /** Reads a print of a plan; one that is missing or broken comes out as such, with the reason. */
+    public static Result read(Path files, Plan plan, Print print, Printing.Made made) {
+        try {
+            return read(files.resolve(print.path()), print.folder(), made);
+        } catch (IOException | RuntimeException e) {
+            String why = Files.exists(files.resolve(print.path())) ? "it cannot be read: " + e.getMessage() : "it is not on the disk";
+            FileProof proof = FileProof.unread(print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why);
+            return new Result(proof, new FilePicture(1, 1), new Fingerprint(1, 0));
+        }
     }
 
     private void readAll() throws IOException {
         long dataEnd = info.layout().offset() + info.frames() * info.layout().frameBytes();
-        try (InputStream in = Files.newInputStream(sound); PcmReader pcm = new PcmReader(sound, info)) {
+        try (InputStream in = Files.newInputStream(sound.file()); PcmReader pcm = sound.reader()) {
             whole.update(in.readNBytes(Math.toIntExact(info.layout().offset())));
             double[][] block = new double[info.channels()][BLOCK_FRAMES];
             for (long first = 0; first < info.frames(); first += BLOCK_FRAMES) {
@@ -100,23 +96,25 @@ public final class FileReader {
 
     private void measure(double[][] block, long first, int frames) {
         double fullScaleUp = fullScaleUp(info.sample());
-        for (double[] channel : block) {
+        for (int c = 0; c < block.length; c++) {
+            double sum = 0;
             for (int i = 0; i < frames; i++) {
-                double sample = channel[i];
+                double sample = block[c][i];
+                sum += sample;
                 peak = Math.max(peak, Math.abs(sample));
                 if (sample >= fullScaleUp || sample <= -1.0) {
                     fullScale++;
                 }
             }
+            sums[c] += sum;
         }
         if (firstSound < 0 && peak > 0) {
             firstSound = first + firstNonZero(block, frames);
         }
         picture.add(block, first, frames);
-        if (loudness != null) {
-            loudness.add(block, frames);
-            truePeak.add(block, frames);
-        }
+        fingerprint.add(block, first, frames);
+        loudness.add(block, frames);
+        truePeak.add(block, frames);
     }
 
     private static int firstNonZero(double[][] block, int frames) {
@@ -138,16 +136,22 @@ public final class FileReader {
     private FileProof proof(String folder, Printing.Made made) throws IOException {
         boolean silent = peak == 0;
         double peakDbfs = Decibels.ofAmplitude(peak);
-        String hash = sound.equals(file) ? HexFormat.of().formatHex(whole.digest()) : Digests.sha256(file);
-        return new FileProof(file.getFileName().toString(), folder, packed.container(), info.rate(), info.sample(),
+        String hash = sound.isUnpacked() ? Digests.sha256(file) : HexFormat.of().formatHex(whole.digest());
+        return new FileProof(file.getFileName().toString(), folder, sound.packed().container(), info.rate(), info.sample(),
                 info.channels(), info.frames(), info.broadcast() == null ? null : info.broadcast().timeReference(),
-                silent ? null : firstSound, silent ? null : peakDbfs, lufs(),
-                truePeak == null || silent ? null : truePeak.dbtp(), silent,
+                silent ? null : firstSound, silent ? null : peakDbfs,
+                loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble(),
+                silent ? null : truePeak.dbtp(), offset(), silent,
                 !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS, fullScale, made.overs(), Files.size(file),
-                hash, HexFormat.of().formatHex(content.digest()), made.takenOver(), null);
+                hash, HexFormat.of().formatHex(content.digest()), made.placed(), made.takenOver(), null, null);
     }
 
-    private Double lufs() {
-        return loudness == null || loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble();
+    private double offset() {
+        double most = 0;
+        for (double sum : sums) {
+            double mean = info.frames() == 0 ? 0 : sum / info.frames();
+            most = Math.abs(mean) > Math.abs(most) ? mean : most;
+        }
+        return most;
     }
 }

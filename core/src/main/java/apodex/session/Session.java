@@ -8,6 +8,8 @@ import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.function.UnaryOperator;
 
 /**
@@ -71,6 +73,18 @@ public record Session(
             end = Math.max(end, stop + Math.round(instrument.get().ringSeconds() * rate.hertz()));
         }
         return end;
+    }
+
+    /** Where a row's first clip or note begins; empty for rows without any of their own. */
+    public OptionalLong firstFrame(Row row) {
+        if (row instanceof AudioRow audio) {
+            return audio.clips().stream().mapToLong(Clip::position).min();
+        }
+        if (row instanceof InstrumentRow player) {
+            OptionalDouble quarter = player.notes().stream().mapToDouble(Note::quarter).min();
+            return quarter.isEmpty() ? OptionalLong.empty() : OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate));
+        }
+        return row instanceof PartRow part ? firstFrame(row(part.instrument()).orElseThrow()) : OptionalLong.empty();
     }
 
     @JsonIgnore

@@ -7,5 +7,6 @@ package apodex.signal;
  * @param frames   its length at its own rate
  * @param quietAt  frame of the session at which it had been quiet for a second; the range's end at the least
  * @param overs    samples that passed full scale of an integer format and were held there
+ * @param placed   on which side its sound sits in the session
  */
-public record Printed(int channels, long frames, long quietAt, long overs) {}
+public record Printed(int channels, long frames, long quietAt, long overs, Placed placed) {}

@@ -7,7 +7,6 @@ import apodex.effect.Nature;
 import apodex.effect.Unit;
 import apodex.effect.Values;
 import apodex.session.Insert;
-import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
 import java.util.ArrayList;
@@ -40,9 +39,11 @@ final class Shares {
             wishes.add(graph.afterFader(row));
         }
         if (withReturns) {
-            wishes.addAll(Graph.sends(row, target, () -> new Edge.Wish(graph.inserted(row), 1), () -> graph.afterFader(row)));
+            for (Row sender : Carried.senders(session, row)) {
+                wishes.addAll(Graph.sends(sender, target, () -> new Edge.Wish(graph.inserted(sender), 1), () -> graph.afterFader(sender)));
+            }
         }
-        for (Row between : Routing.downstream(session, row, withReturns ? Routing.Through.OUTPUTS_AND_SENDS : Routing.Through.OUTPUTS)) {
+        for (Row between : Carried.through(session, row, sharing.returns())) {
             if (between.strip().outputs().contains(target.id())) {
                 wishes.add(new Edge.Wish(fader(row, between), 1));
             }

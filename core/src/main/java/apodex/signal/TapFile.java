@@ -228,15 +228,19 @@ final class TapFile implements AutoCloseable {
         }
         out.close();
         if (tap.channels() != Channels.MEASURED) {
-            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs());
+            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs(), Placed.MIDDLE);
         }
         StereoImage.Kind kind = peaks.image().kind();
         if (kind == StereoImage.Kind.STEREO) {
-            return new Printed(2, frames, quietAt, encoder.overs());
+            return new Printed(2, frames, quietAt, encoder.overs(), Placed.MIDDLE);
         }
         MonoCopy.replace(tap, frames, kind == StereoImage.Kind.RIGHT_ONLY ? 1 : 0);
         long overs = kind == StereoImage.Kind.SAME_ON_BOTH_SIDES ? encoder.overs() / 2 : encoder.overs();
-        return new Printed(1, frames, quietAt, overs);
+        return new Printed(1, frames, quietAt, overs, switch (kind) {
+            case LEFT_ONLY -> Placed.LEFT;
+            case RIGHT_ONLY -> Placed.RIGHT;
+            default -> Placed.MIDDLE;
+        });
     }
 
     @Override

@@ -51,7 +51,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Which stations a session offers, and what comes of ranges, channels, trims, rates and formats. */
 final class StationsTest {
     private static final Insert CUT = Insert.of("lowCut", Map.of());
-    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, false);
+    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
     @TempDir private Path folder;
     private TestRecordings recordings;
     private Session session;
@@ -148,7 +148,7 @@ final class StationsTest {
         assertThat(result.plan().prints()).extracting(Print::channels).as("a centred mono row turns out mono at its fader").containsExactly(1, 1, 2, 2);
         assertThat(result.plan().frames()).as("a bar of 2 s before, and until all is quiet").isGreaterThan(96_000 + 48_000 + 48_000);
         for (Print print : result.plan().prints()) {
-            var proof = FileReader.read(out.resolve(print.path()), print.folder(), MADE, FileReader.Measure.LOUDNESS_TOO).proof();
+            var proof = FileReader.read(out.resolve(print.path()), print.folder(), MADE).proof();
             assertThat(proof.frames()).isEqualTo(result.plan().frames());
             assertThat(proof.channels()).isEqualTo(print.channels());
             assertThat(proof.firstSoundFrame()).as("silence of the lead-in").isBetween(96_000L, 96_002L);
@@ -156,8 +156,8 @@ final class StationsTest {
             String told = OutsideTools.run(out, "ffmpeg", "-nostdin", "-hide_banner", "-i", print.path(), "-f", "null", "-");
             assertThat(told).contains("48000 Hz", print.channels() == 1 ? "mono" : "stereo");
         }
-        double fader = FileReader.read(out.resolve(plan.prints().get(1).path()), "", MADE, FileReader.Measure.SAMPLES).proof().peakDbfs();
-        double raw = FileReader.read(out.resolve(plan.prints().get(0).path()), "", MADE, FileReader.Measure.SAMPLES).proof().peakDbfs();
+        double fader = FileReader.read(out.resolve(plan.prints().get(1).path()), "", MADE).proof().peakDbfs();
+        double raw = FileReader.read(out.resolve(plan.prints().get(0).path()), "", MADE).proof().peakDbfs();
         assertThat(fader - raw).isCloseTo(-3.0103, org.assertj.core.api.Assertions.within(1e-3));
         assertThat(Files.size(out.resolve(result.plan().listening().get(0)))).isGreaterThan(50_000);
         try (var files = Files.walk(out).filter(Files::isRegularFile)) {
@@ -192,7 +192,7 @@ final class StationsTest {
         assertThat(plan.prints()).extracting(Print::trimDb).containsExactly(0.0, -2.5, -4.0, 0.0);
         Path out = Files.createDirectories(folder.resolve("out"));
         Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
-        double peak = FileReader.read(out.resolve("Tracks/02_Mono.wav"), "", MADE, FileReader.Measure.SAMPLES).proof().peakDbfs();
+        double peak = FileReader.read(out.resolve("Tracks/02_Mono.wav"), "", MADE).proof().peakDbfs();
         assertThat(peak).isCloseTo(20 * Math.log10(0.25) - 2.5, org.assertj.core.api.Assertions.within(1e-3));
     }
 

@@ -9,9 +9,8 @@ import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
-import apodex.proof.FileProof;
-import apodex.proof.FileReader;
 import apodex.proof.Proof;
+import apodex.proof.Proving;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Key;
@@ -53,13 +52,15 @@ final class ParcelTest {
         Handoff handoff = Handoff.named("Quayside Mix Room").printing(Depth.INT16, null);
         Plan plan = Planner.plan(session, handoff, recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
-        List<Printing.Made> made = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE).prints();
-        List<FileProof> files = new ArrayList<>();
-        for (int i = 0; i < plan.prints().size(); i++) {
-            Print print = plan.prints().get(i);
-            files.add(FileReader.read(printed.resolve(print.path()), print.folder(), made.get(i), FileReader.Measure.SAMPLES).proof());
-        }
-        parcel = new Parcel(session, plan, Proof.of(plan, files), "Quayside Mix Room");
+        Printing.Result result = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE);
+        Proof proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), new Proving.Told() {
+            @Override
+            public void read(int index, apodex.proof.FilePicture picture) {}
+
+            @Override
+            public void printed(double share) {}
+        });
+        parcel = new Parcel(session, result.plan(), proof, "Quayside Mix Room");
         parcel.write(printed, folder.resolve("parcel.zip"));
     }
 

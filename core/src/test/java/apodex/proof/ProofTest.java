@@ -23,6 +23,7 @@ import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -30,14 +31,14 @@ import org.junit.jupiter.api.io.TempDir;
 
 final class ProofTest {
     private static final SampleRate RATE = new SampleRate(48_000);
-    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, false);
+    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
     @TempDir private Path folder;
 
     @Test
     void readsBackWhatSoxAndSha256sumSayOfTheSameFile() throws Exception {
         OutsideTools.run(folder, "sox", "-R", "-n", "-r", "48000", "-c", "2", "-b", "24", "a.wav", "synth", "1", "pinknoise",
                 "gain", "-9", "pad", "0.25", "0.1");
-        FileProof proof = FileReader.read(folder.resolve("a.wav"), "Tracks", MADE, FileReader.Measure.SAMPLES).proof();
+        FileProof proof = FileReader.read(folder.resolve("a.wav"), "Tracks", MADE).proof();
         String stats = OutsideTools.run(folder, "sox", "a.wav", "-n", "stats");
         Matcher peak = Pattern.compile("Pk lev dB\\s+(-?[\\d.]+)").matcher(stats);
         assertThat(peak.find()).isTrue();
@@ -72,7 +73,7 @@ final class ProofTest {
         samples[4_999] = 8_388_607;
         samples[17] = -4_194_304;
         Path file = Files.write(folder.resolve("p"), apodex.audio.SoundBytes.mono24(samples));
-        ByteBuffer picture = ByteBuffer.wrap(FileReader.read(file, "Tracks", MADE, FileReader.Measure.SAMPLES).picture().toBytes()).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer picture = ByteBuffer.wrap(FileReader.read(file, "Tracks", MADE).picture().toBytes()).order(ByteOrder.LITTLE_ENDIAN);
         int points = picture.limit() / 4;
         assertThat(points).isEqualTo(FileReader.PICTURE_POINTS);
         for (int point = 0; point < points; point++) {
@@ -83,9 +84,9 @@ final class ProofTest {
 
     @Test
     void allGoodIsSaidInThreeVerdicts() {
-        Proof proof = Proof.of(plan(2), List.of(file("a", "1"), file("b", "2")));
-        assertThat(proof.verdicts()).extracting(Verdict::grade).containsExactly(Grade.GOOD, Grade.GOOD, Grade.GOOD);
-        assertThat(proof.verdicts()).extracting(Verdict::headline).containsExactly("All start together", "All one length", "All 48 kHz 24-bit");
+        List<Verdict> verdicts = verdicts(file("a", "1"), file("b", "2"));
+        assertThat(verdicts).extracting(Verdict::grade).containsExactly(Grade.GOOD, Grade.GOOD, Grade.GOOD);
+        assertThat(verdicts).extracting(Verdict::headline).containsExactly("All start together", "All one length", "All 48 kHz 24-bit");
     }
 
     @Test
@@ -100,22 +101,31 @@ final class ProofTest {
         assertVerdict(Grade.LOOK, "1 above full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 1.5));
         assertVerdict(Grade.LOOK, "1 silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, null));
         assertVerdict(Grade.LOOK, "1 nearly silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, -70.0));
-        assertVerdict(Grade.LOOK, "1 same as another", "odd", good, file("odd", "1"));
+        assertVerdict(Grade.LOOK, "1 same as another", "odd", good, file("odd", "1").like(new Likeness("Tracks/good", 1)));
+        assertVerdict(Grade.WRONG, "odd is not whole", "odd", good, FileProof.unread("odd", "Tracks", RATE, SampleFormat.INT24, 1, "it is not on the disk"));
     }
 
     @Test
-    void silentFilesAreNotCalledTwins() {
-        FileProof one = with("one", "0", 100, 5L, 1, 0, 0, null);
-        FileProof two = with("two", "0", 100, 5L, 1, 0, 0, null);
-        assertThat(Proof.of(plan(2), List.of(one, two)).files()).extracting(FileProof::sameAs).containsOnlyNulls();
+    void anAlteredFileAndAFirstSoundOutOfPlaceAreNamed() {
+        List<FileProof> files = List.of(file("good", "1"), file("odd", "2"));
+        assertThat(Verdicts.of(plan(2), files, Map.of(0, new FirstSound.Expected(0, true), 1, new FirstSound.Expected(7, true)), List.of(), List.of(), List.of("Tracks/good")))
+                .filteredOn(verdict -> verdict.grade() != Grade.GOOD).extracting(Verdict::headline, Verdict::files).containsExactly(
+                        org.assertj.core.groups.Tuple.tuple("1 altered since printing", List.of("Tracks/good")),
+                        org.assertj.core.groups.Tuple.tuple("1 out of place", List.of("Tracks/odd")));
+        assertThat(new FirstSound.Expected(5, false).holds(6)).as("later is no fault where only the earliest frame is known").isTrue();
+        assertThat(new FirstSound.Expected(5, false).holds(4)).isFalse();
+    }
+
+    private static List<Verdict> verdicts(FileProof... files) {
+        return Verdicts.of(plan(files.length), List.of(files), Map.of(), List.of(), List.of(), List.of());
     }
 
     private static void assertVerdict(Grade grade, String headline, String file, FileProof... files) {
-        assertThat(Proof.of(plan(files.length), List.of(files)).verdicts())
+        assertThat(verdicts(files))
                 .filteredOn(verdict -> verdict.grade() != Grade.GOOD).singleElement().satisfies(verdict -> {
                     assertThat(verdict.grade()).isEqualTo(grade);
                     assertThat(verdict.headline()).isEqualTo(headline);
-                    assertThat(verdict.files()).containsExactly(file);
+                    assertThat(verdict.files()).containsExactly("Tracks/" + file);
                 });
     }
 
@@ -132,11 +142,12 @@ final class ProofTest {
 
     private static FileProof with(String name, String content, long frames, Long reference, int channels, long fullScale, long overs, Double peak) {
         return new FileProof(name, "Tracks", apodex.audio.SoundInfo.Container.WAV, RATE, SampleFormat.INT24, channels, frames, reference,
-                peak == null ? null : 0L, peak, null, null, peak == null, peak != null && peak < -60, fullScale, overs, 1, "sum", content, false, null);
+                peak == null ? null : 0L, peak, null, null, 0, peak == null, peak != null && peak < -60, fullScale, overs, 1, "sum", content,
+                apodex.signal.Placed.MIDDLE, false, null, null);
     }
 
     private FileProof read(String name, int... samples) throws IOException {
         Path file = Files.write(folder.resolve(name), apodex.audio.SoundBytes.mono24(samples));
-        return FileReader.read(file, "Tracks", MADE, FileReader.Measure.SAMPLES).proof();
+        return FileReader.read(file, "Tracks", MADE).proof();
     }
 }

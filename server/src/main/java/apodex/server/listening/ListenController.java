@@ -1,7 +1,6 @@
 package apodex.server.listening;
 
 import apodex.intake.RecordingStore;
-import apodex.server.DataFolder;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
 import apodex.session.Alone;
@@ -9,7 +8,6 @@ import apodex.session.Session;
 import apodex.time.FrameRange;
 import jakarta.annotation.Nullable;
 import java.util.Set;
-import java.util.concurrent.Semaphore;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,17 +19,14 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 
 @RestController
 class ListenController {
-    private static final int AT_ONCE = 4;
-
     private final Sessions sessions;
     private final RecordingStore store;
-    private final DataFolder dataFolder;
-    private final Semaphore places = new Semaphore(AT_ONCE);
+    private final Listening listening;
 
-    ListenController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+    ListenController(Sessions sessions, RecordingStore store, Listening listening) {
         this.sessions = sessions;
         this.store = store;
-        this.dataFolder = dataFolder;
+        this.listening = listening;
     }
 
     private void refuseMissing(Session session) {
@@ -59,16 +54,7 @@ class ListenController {
         }
         Session heard = Alone.of(session, rows == null ? Set.of() : rows);
         refuseMissing(heard);
-        if (!places.tryAcquire()) {
-            throw Refused.conflict("Too many listen at once; stop one of them first.");
-        }
-        StreamingResponseBody body = out -> {
-            try {
-                new ListenStream(heard, new FrameRange(from, end), store, dataFolder.newWorkFolder()).to(out);
-            } finally {
-                places.release();
-            }
-        };
+        StreamingResponseBody body = listening.to(heard, new FrameRange(from, end), store);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(body);
     }
 }

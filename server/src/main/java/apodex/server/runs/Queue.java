@@ -18,8 +18,10 @@ class Queue {
     private final RunMapper mapper;
     private final SchedulerClient scheduler;
     private final OneTimeTask<Void> printRun;
+    private final OneTimeTask<Void> proveRun;
 
-    Queue(RunMapper mapper, SchedulerClient scheduler, OneTimeTask<Void> printRun) {
+    Queue(RunMapper mapper, SchedulerClient scheduler, OneTimeTask<Void> printRun, OneTimeTask<Void> proveRun) {
+        this.proveRun = proveRun;
         this.mapper = mapper;
         this.scheduler = scheduler;
         this.printRun = printRun;
@@ -27,6 +29,10 @@ class Queue {
 
     void add(String runId) {
         RunQueue.add(scheduler, printRun, runId);
+    }
+
+    void readAgain(String runId) {
+        RunQueue.add(scheduler, proveRun, runId);
     }
 
     List<RunMapper.Queued> all() {

@@ -76,6 +76,18 @@ final class RunFolder {
         force(home);
     }
 
+    /** As {@link #finish}, in place of what is there already. */
+    void replace(Path made, Path name) throws IOException {
+        if (Files.exists(name)) {
+            Path old = home.resolve(UNFINISHED + UUID.randomUUID());
+            Files.move(name, old, StandardCopyOption.ATOMIC_MOVE);
+            finish(made, name);
+            Folders.remove(old);
+        } else {
+            finish(made, name);
+        }
+    }
+
     /** Removes what earlier attempts left unfinished. */
     void sweep() throws IOException {
         if (!Files.exists(home)) {

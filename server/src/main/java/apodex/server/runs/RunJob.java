@@ -2,26 +2,21 @@ package apodex.server.runs;
 
 import apodex.audio.Digests;
 import apodex.handoff.Plan;
-import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.parcel.Parcel;
-import apodex.proof.FileProof;
-import apodex.proof.FileReader;
+import apodex.proof.FilePicture;
 import apodex.proof.Proof;
+import apodex.proof.Proving;
 import apodex.server.DataFolder;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -66,7 +61,7 @@ class RunJob {
             ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan().rate(), run.plan().frames(),
                     run.plan().prints().size());
             Printing.Result printed = print(run, folder, meter);
-            Proof proof = readBack(printed, folder, meter);
+            Proof proof = readBack(run, printed, folder, Map.of(), meter);
             RunMapper.StoredParcel parcel = pack(run, printed.plan(), folder, proof);
             finish(run, printed.plan(), proof, parcel, meter, printed.prints().stream().noneMatch(Printing.Made::takenOver));
         } catch (CancellationException e) {
@@ -103,54 +98,53 @@ class RunJob {
         return result;
     }
 
-    private Proof readBack(Printing.Result printed, RunFolder folder, ProgressMeter meter) throws IOException {
+    /** @param before hashes of the files when they were printed, by path */
+    private Proof readBack(Run run, Printing.Result printed, RunFolder folder, Map<String, String> before, ProgressMeter meter) throws IOException {
         meter.tellReading();
         Path pictures = folder.begin();
-        ExecutorService readers = Executors.newFixedThreadPool(THREADS);
-        try {
-            List<Future<FileProof>> reading = new ArrayList<>();
-            for (int i = 0; i < printed.plan().prints().size(); i++) {
-                int file = i;
-                reading.add(readers.submit(() -> readBack(printed, folder, file, pictures, meter)));
+        Proof proof = Proving.prove(run.session(), run.handoff(), printed, folder.files(), store, THREADS, before, new Proving.Told() {
+            @Override
+            public void read(int index, FilePicture picture) throws IOException {
+                Files.write(pictures.resolve(Integer.toString(index)), picture.toBytes());
+                meter.read();
             }
-            List<FileProof> read = new ArrayList<>();
-            for (Future<FileProof> each : reading) {
-                read.add(result(each));
+
+            @Override
+            public void printed(double share) {
+                // reading tells how far it is file by file
             }
-            folder.finish(pictures, folder.picture(0).getParent());
-            return Proof.of(printed.plan(), read);
-        } finally {
-            readers.shutdownNow();
-        }
+
+            @Override
+            public boolean isCancelled() {
+                return meter.isCancelled();
+            }
+        });
+        folder.replace(pictures, folder.picture(0).getParent());
+        return proof;
     }
 
-    private static FileProof readBack(Printing.Result printed, RunFolder folder, int index, Path pictures,
-            ProgressMeter meter) throws IOException {
-        if (meter.isCancelled()) {
-            throw new CancellationException("Cancelled while reading back.");
+    /** Reads the files of a run that is done once more, and says what has become of them since. */
+    void proveAgain(String runId) {
+        Run run = mapper.find(runId);
+        if (run == null || run.state() != RunState.PROOFING || run.proof() == null) {
+            return;
         }
-        Print print = printed.plan().prints().get(index);
-        FileReader.Measure measure = print.isReference() ? FileReader.Measure.LOUDNESS_TOO
-                : FileReader.Measure.SAMPLES;
-        FileReader.Result result = FileReader.read(folder.files().resolve(print.path()), print.folder(),
-                printed.prints().get(index), measure);
-        Files.write(pictures.resolve(Integer.toString(index)), result.picture().toBytes());
-        meter.read();
-        return result.proof();
-    }
-
-    private static <T> T result(Future<T> future) throws IOException {
+        RunFolder folder = new RunFolder(dataFolder.run(runId));
         try {
-            return future.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new CancellationException("Interrupted while reading back.");
-        } catch (ExecutionException e) {
-            if (e.getCause() instanceof IOException io) {
-                throw io;
+            folder.sweep();
+            Printing.Result printed = folder.result();
+            Map<String, String> before = mapper.files(runId).stream().collect(Collectors.toMap(
+                    file -> file.folder().isEmpty() ? file.name() : file.folder() + "/" + file.name(), RunMapper.StoredFile::sha256));
+            ProgressMeter meter = new ProgressMeter(mapper, runId, printed.plan().rate(), printed.plan().frames(), printed.plan().prints().size());
+            Proof proof = readBack(run, printed, folder, before, meter);
+            mapper.saveProof(runId, proof);
+        } catch (IOException | RuntimeException e) {
+            if (Thread.currentThread().isInterrupted()) {
+                throw new CancellationException("The server is going down.");
             }
-            throw e.getCause() instanceof RuntimeException runtime ? runtime : new IllegalStateException(e.getCause());
+            LOG.warn("Run {} could not be proved again.", runId, e);
         }
+        mapper.update(runId, RunState.DONE, run.progress());
     }
 
     private RunMapper.StoredParcel pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {

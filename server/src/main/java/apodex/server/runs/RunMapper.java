@@ -102,6 +102,16 @@ interface RunMapper {
                     #{file.bytes}, #{file.peakDbfs}, #{file.sha256})""")
     void insertFile(String runId, int position, FileProof file);
 
+    /** A file as it was when it was printed. */
+    record StoredFile(String folder, String name, String sha256) {}
+
+    @Select("SELECT folder, name, sha256 FROM printed_file WHERE run_id = #{runId} ORDER BY position")
+    List<StoredFile> files(String runId);
+
+    /** 0 when the run is not done, or is being read again already. */
+    @Update("UPDATE run SET state = 'PROOFING' WHERE id = #{id} AND state = 'DONE'")
+    int readAgain(String id);
+
     @Insert("REPLACE INTO parcel (run_id, zip_name, bytes, sha256) VALUES (#{runId}, #{zipName}, #{bytes}, #{sha256})")
     void saveParcel(StoredParcel parcel);
 

@@ -22,6 +22,14 @@ class RunQueue {
                 .execute((instance, context) -> job.carryOut(instance.getId()));
     }
 
+    @Bean
+    OneTimeTask<Void> proveRun(RunJob job) {
+        return Tasks.oneTime("prove-run")
+                .onFailure((complete, operations) ->
+                        operations.reschedule(complete, Instant.now().plusSeconds(RETRY_SECONDS)))
+                .execute((instance, context) -> job.proveAgain(instance.getId()));
+    }
+
     static void add(SchedulerClient scheduler, OneTimeTask<Void> task, String runId) {
         scheduler.scheduleIfNotExists(task.instance(runId), Instant.now());
     }

@@ -3,7 +3,11 @@ package apodex.server.runs;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.proof.FileProof;
+import apodex.proof.Proof;
+import apodex.proof.ReceivedProof;
+import apodex.proof.SumProof;
 import apodex.proof.Verdict;
+import apodex.signal.Placed;
 import apodex.signal.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
@@ -22,6 +26,9 @@ import java.util.List;
  * @param others   what comes with the files in the parcel: notes, an MP3
  * @param startsAtBarOne whether the files begin where the session does, so that bars can be drawn
  * @param changes what changed since the run before
+ * @param sections what stretches of the song there are
+ * @param sums     by section: whether files add up
+ * @param received by section: what the files make in a fresh session
  * @param verdicts of the proof; empty before
  * @param parcel   the zip; null before it is packed
  */
@@ -42,11 +49,23 @@ record RunView(
         List<OtherFile> others,
         boolean startsAtBarOne,
         @Nullable SinceLastRun changes,
+        List<SectionView> sections,
         List<Verdict> verdicts,
+        List<SumProof> sums,
+        List<ReceivedProof> received,
         @Nullable RunParcel parcel) {
 
     /** A file of the parcel that is not proved. */
     record OtherFile(String name, String folder) {}
+
+    /**
+     * A stretch of the song.
+     *
+     * @param frames      length of its files
+     * @param start       frame of the session where the range starts
+     * @param leadInFrames silence before it, in frames of the session
+     */
+    record SectionView(String name, String folder, long frames, long start, long leadInFrames) {}
 
     record RunParcel(String name, long bytes, String sha256) {}
 
@@ -54,6 +73,9 @@ record RunView(
      * A file of a run. What only reading it back can tell is null before.
      *
      * @param depth     as people say it
+     * @param placed    on which side the sound of a mono file sits in the session
+     * @param sameAs    another file that holds the same, and how
+     * @param trouble   why it could not be read
      * @param takenOver whether an earlier run made it, and nothing it follows from has changed
      */
     record RunFile(
@@ -74,18 +96,22 @@ record RunView(
             @Nullable Double truePeakDbtp,
             @Nullable Boolean silent,
             @Nullable Boolean nearlySilent,
+            @Nullable Double offset,
             @Nullable Long fullScaleSamples,
             @Nullable Long overs,
+            @Nullable Placed placed,
             @Nullable String sameAs,
             boolean takenOver,
+            @Nullable String trouble,
+            int section,
             @Nullable String sha256) {}
 
     static RunView of(Run run, RunMapper.StoredParcel stored) {
         RunParcel parcel = stored == null ? null : new RunParcel(stored.zipName(), stored.bytes(), stored.sha256());
-        boolean done = run.state() == RunState.DONE && run.proof() != null;
+        Proof proof = run.state() == RunState.DONE && run.proof() != null ? run.proof() : new Proof(List.of(), List.of(), List.of(), List.of());
         return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), done ? run.proof().verdicts() : List.of(), parcel);
+                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcel);
     }
 
     private static List<OtherFile> others(Plan plan) {
@@ -94,6 +120,11 @@ record RunView(
         plan.listening().stream().filter(mp3 -> !mp3.isEmpty()).forEach(mp3 -> others.add(new OtherFile(
                 mp3.substring(mp3.lastIndexOf('/') + 1), mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
         return others;
+    }
+
+    private static List<SectionView> sections(Plan plan) {
+        return plan.sections().stream().map(section -> new SectionView(section.name(), section.folder(), section.frames(),
+                section.passage().range().start(), section.passage().leadInFrames())).toList();
     }
 
     private static boolean startsAtBarOne(Plan plan) {
@@ -112,13 +143,14 @@ record RunView(
     private static RunFile planned(Run run, Print print) {
         return new RunFile(print.file(), print.folder(), print.row(), print.rowName(), print.station(),
                 print.channels(), run.plan().section(print).frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
-                null, null, null, null, null, null, null, null, null, false, null);
+                null, null, null, null, null, null, null, null, null, null, null, false, null, print.section(), null);
     }
 
     private static RunFile proved(Print print, FileProof file) {
+        String same = file.like() == null ? null : file.like().file().substring(file.like().file().lastIndexOf('/') + 1) + ", " + file.like().words();
         return new RunFile(file.name(), file.folder(), print.row(), print.rowName(), print.station(), file.channels(),
-                file.frames(), file.bytes(), file.sample().label(), file.container().label(), file.timeReference(),
-                file.firstSoundFrame(), file.peakDbfs(), file.loudnessLufs(), file.truePeakDbtp(), file.silent(), file.nearlySilent(), file.fullScaleSamples(), file.overs(),
-                file.sameAs(), file.takenOver(), file.sha256());
+                file.frames(), file.bytes(), file.sample().label(), file.container() == null ? null : file.container().label(), file.timeReference(),
+                file.firstSoundFrame(), file.peakDbfs(), file.loudnessLufs(), file.truePeakDbtp(), file.silent(), file.nearlySilent(), file.offset(),
+                file.fullScaleSamples(), file.overs(), file.placed(), same, file.takenOver(), file.trouble(), print.section(), file.sha256());
     }
 }

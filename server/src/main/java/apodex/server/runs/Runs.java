@@ -69,6 +69,16 @@ class Runs {
         return id;
     }
 
+    /** Reads the files of a run that is done once more. */
+    @Transactional
+    void readAgain(String id) {
+        find(id);
+        if (mapper.readAgain(id) == 0) {
+            throw Refused.conflict("Only a run that is done can be read again.");
+        }
+        queue.readAgain(id);
+    }
+
     /** Asks a run to end; what it printed so far is removed. Nothing happens to a run that is over. */
     void cancel(String id) {
         find(id);

@@ -15,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Set;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
@@ -27,9 +28,11 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 @RestController
 class RunsController {
@@ -37,14 +40,16 @@ class RunsController {
     private final RunMapper mapper;
     private final RunEvents events;
     private final WhatChanged whatChanged;
+    private final RunSound sound;
     private final Handoffs handoffs;
     private final DataFolder dataFolder;
 
-    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, Handoffs handoffs, DataFolder dataFolder) {
+    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, RunSound sound, Handoffs handoffs, DataFolder dataFolder) {
         this.runs = runs;
         this.mapper = mapper;
         this.events = events;
         this.whatChanged = whatChanged;
+        this.sound = sound;
         this.handoffs = handoffs;
         this.dataFolder = dataFolder;
     }
@@ -97,6 +102,14 @@ class RunsController {
         return get(id);
     }
 
+    @Operation(description = "Reads the files once more, compares them with what they were when they were printed, and proves them again.")
+    @PostMapping("/api/runs/{id}/proof")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunView readAgain(@PathVariable String id) {
+        runs.readAgain(id);
+        return get(id);
+    }
+
     @PostMapping("/api/runs/{id}/retry")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started retry(@PathVariable String id) {
@@ -113,6 +126,15 @@ class RunsController {
         }
         return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
                 .body(Files.readAllBytes(picture));
+    }
+
+    @Operation(description = "The printed files together, as received: interleaved stereo floats, little-endian, at the files' rate.")
+    @GetMapping(path = "/api/runs/{id}/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<StreamingResponseBody> sound(@PathVariable String id, @RequestParam long from, @RequestParam(required = false) @Nullable Long to,
+            @RequestParam(defaultValue = "0") int section, @RequestParam(defaultValue = "false") boolean reference,
+            @RequestParam(required = false) @Nullable Set<Integer> files) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore())
+                .body(sound.from(id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
     }
 
     @Operation(description = "The session sheet that lies in the parcel.")

@@ -1,0 +1,208 @@
+package apodex.proof;
+
+import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
+import apodex.handoff.PlannedSection;
+import apodex.handoff.Print;
+import apodex.proof.Verdict.Grade;
+import apodex.proof.Verdict.Remedy;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.BiPredicate;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+
+/** Says in words what was read back: compares it with what was planned, and the files with each other. */
+final class Verdicts {
+    /** A mean further off zero than this is an offset worth a word: -60 dBFS. */
+    private static final double OFFSET = 1e-3;
+
+    private final Plan plan;
+    private final List<FileProof> files;
+    private final List<Verdict> said = new ArrayList<>();
+
+    private Verdicts(Plan plan, List<FileProof> files) {
+        this.plan = plan;
+        this.files = files;
+    }
+
+    /**
+     * All there is to say.
+     *
+     * @param expected where first sounds belong, by the index of the file; not every file has one
+     * @param altered  paths of files whose checksum is not what it was when they were printed
+     */
+    static List<Verdict> of(Plan plan, List<FileProof> files, Map<Integer, FirstSound.Expected> expected, List<SumProof> sums,
+            List<ReceivedProof> received, List<String> altered) {
+        Verdicts verdicts = new Verdicts(plan, files);
+        verdicts.unread(altered);
+        verdicts.start();
+        verdicts.firstSounds(expected);
+        verdicts.length();
+        verdicts.format();
+        sums.forEach(verdicts::sum);
+        received.forEach(verdicts::received);
+        verdicts.levels();
+        verdicts.twins();
+        return verdicts.said;
+    }
+
+    private void unread(List<String> altered) {
+        files.stream().filter(file -> !file.isRead()).forEach(file -> said.add(new Verdict(Grade.WRONG, file.name() + " is not whole",
+                file.trouble(), List.of(file.path()), Remedy.PRINT_AGAIN)));
+        if (!altered.isEmpty()) {
+            said.add(new Verdict(Grade.WRONG, altered.size() + " altered since printing", names(altered) + ": the checksum differs from that of the print",
+                    altered, Remedy.PRINT_AGAIN));
+        }
+    }
+
+    private void start() {
+        if (plan.format() != Handoff.Format.WAV) {
+            return; // the others have no field for a time stamp
+        }
+        boolean one = plan.sections().size() == 1;
+        List<String> off = off((file, section) -> file.timeReference() == null || file.timeReference() != section.startReference());
+        said.add(off.isEmpty()
+                ? Verdict.good("All start together", files.size() + " of " + files.size()
+                        + (one ? " at time stamp " + plan.startReference() : " at the time stamps of their sections"))
+                : new Verdict(Grade.WRONG, off.size() + " with another start", "their time stamp is not "
+                        + (one ? String.valueOf(plan.startReference()) : "that of their section"), off, Remedy.PRINT_AGAIN));
+    }
+
+    private void firstSounds(Map<Integer, FirstSound.Expected> expected) {
+        List<String> off = new ArrayList<>();
+        int exact = 0;
+        int others = 0;
+        for (Map.Entry<Integer, FirstSound.Expected> each : expected.entrySet()) {
+            FileProof file = files.get(each.getKey());
+            if (!file.isRead() || file.firstSoundFrame() == null) {
+                continue;
+            }
+            if (!each.getValue().holds(file.firstSoundFrame())) {
+                off.add(file.path());
+            } else if (each.getValue().exact()) {
+                exact++;
+            } else {
+                others++;
+            }
+        }
+        if (!off.isEmpty()) {
+            said.add(new Verdict(Grade.WRONG, off.size() + " out of place", names(off) + ": the first sound is not where the session puts it",
+                    off, Remedy.PRINT_AGAIN));
+        } else if (exact + others > 0) {
+            said.add(Verdict.good("All in place", exact + " begin where the session puts them, to the sample" + (others > 0 ? "; " + others + " not before" : "")));
+        }
+    }
+
+    private void length() {
+        boolean one = plan.sections().size() == 1;
+        List<String> off = off((file, section) -> file.frames() != section.frames());
+        String length = one ? grouped(plan.frames()) + " samples" : plan.sections().stream()
+                .map(section -> section.name() + " " + grouped(section.frames())).collect(Collectors.joining(", ")) + " samples";
+        said.add(off.isEmpty() ? Verdict.good(one ? "All one length" : "One length in every section", length)
+                : new Verdict(Grade.WRONG, off.size() + " of another length", "not " + length + " long", off, Remedy.PRINT_AGAIN));
+    }
+
+    private List<String> off(BiPredicate<FileProof, PlannedSection> is) {
+        List<String> off = new ArrayList<>();
+        for (int i = 0; i < files.size(); i++) {
+            if (files.get(i).isRead() && is.test(files.get(i), plan.section(plan.prints().get(i)))) {
+                off.add(files.get(i).path());
+            }
+        }
+        return off;
+    }
+
+    private void format() {
+        List<String> off = new ArrayList<>();
+        for (int i = 0; i < files.size(); i++) {
+            FileProof file = files.get(i);
+            Print print = plan.prints().get(i);
+            if (file.isRead() && (file.sample() != plan.depth().sample() || !file.rate().equals(plan.rate()) || file.channels() != print.channels())) {
+                off.add(file.path());
+            }
+        }
+        long mono = files.stream().filter(file -> file.channels() == 1).count();
+        String wanted = plan.rate().label() + " " + plan.depth().sample().label();
+        said.add(off.isEmpty() ? Verdict.good("All " + wanted, mono + " mono, " + (files.size() - mono) + " stereo")
+                : new Verdict(Grade.WRONG, off.size() + " of another format", "not " + wanted + " as planned", off, Remedy.PRINT_AGAIN));
+    }
+
+    private void sum(SumProof sum) {
+        String where = sum.section().isEmpty() ? "" : sum.section() + ": ";
+        if (!sum.whyNot().isEmpty()) {
+            return; // not meant to add up; the received check says what these files are
+        }
+        if (sum.addsUp()) {
+            said.add(Verdict.good(where + "Adds up: " + db(sum.peakDbfs()), sum.files().size() + " files against the reference mix"));
+            return;
+        }
+        String why = sum.culprits().isEmpty() ? "No single file explains it." : sum.culprits().get(0).words();
+        List<String> about = sum.culprits().isEmpty() ? List.of() : sum.culprits().get(0).files();
+        said.add(new Verdict(Grade.WRONG, where + "Does not add up: " + db(sum.peakDbfs()), why + " The leftover is loudest at " + sum.place() + ".",
+                about, Remedy.PLAN));
+    }
+
+    private void received(ReceivedProof received) {
+        String where = received.section().isEmpty() ? "" : received.section() + ": ";
+        String what = received.files().size() + " files in a fresh session, at unity and in the middle, against " + received.against();
+        said.add(received.same() ? Verdict.good(where + "Received as sent: " + db(received.peakDbfs()), what)
+                : new Verdict(Grade.WRONG, where + "Not as sent: " + db(received.peakDbfs()), what + "; the difference is loudest at " + received.place(),
+                        List.of(), Remedy.PLAN));
+    }
+
+    private void levels() {
+        addIfAny(FileProof::silent, Grade.LOOK, "silent", "not one sample differs from zero", Remedy.PLAN);
+        addIfAny(FileProof::nearlySilent, Grade.LOOK, "nearly silent", "never above −60 dBFS", Remedy.PLAN);
+        addIfAny(file -> file.overs() > 0, Grade.WRONG, "over full scale",
+                "louder than the format holds, cut off there; print 32-bit float instead", Remedy.PLAN);
+        addIfAny(Verdicts::isAboveFullScale, Grade.LOOK, "above full scale",
+                "kept whole, since floats can; turn it down before it goes to integers", Remedy.PLAN);
+        addIfAny(file -> file.fullScaleSamples() > 0 && file.overs() == 0 && !isAboveFullScale(file), Grade.LOOK,
+                "at full scale", "samples at the very top of the scale", Remedy.PLAN);
+        addIfAny(file -> Math.abs(file.offset()) > OFFSET, Grade.LOOK, "off zero", "the mean of its samples is not zero; a low cut takes that away", Remedy.PLAN);
+    }
+
+    /** Only floats can be louder than full scale. */
+    private static boolean isAboveFullScale(FileProof file) {
+        return file.peakDbfs() != null && file.peakDbfs() > 0;
+    }
+
+    private void twins() {
+        List<FileProof> twins = files.stream().filter(file -> file.like() != null).toList();
+        if (!twins.isEmpty()) {
+            FileProof first = twins.get(0);
+            String detail = twins.size() == 1 ? first.name() + " holds " + last(first.like().file()) + ", " + first.like().words()
+                    : twins.stream().map(file -> file.name() + " as " + last(file.like().file()) + ", " + file.like().words()).limit(3).collect(Collectors.joining("; "));
+            said.add(new Verdict(Grade.LOOK, twins.size() + " same as another", detail, twins.stream().map(FileProof::path).toList(), Remedy.PLAN));
+        }
+    }
+
+    private void addIfAny(Predicate<FileProof> is, Grade grade, String what, String detail, Remedy remedy) {
+        List<FileProof> found = files.stream().filter(FileProof::isRead).filter(is).toList();
+        if (!found.isEmpty()) {
+            String who = found.size() == 1 ? found.get(0).name() + ": " : "";
+            said.add(new Verdict(grade, found.size() + " " + what, who + detail, found.stream().map(FileProof::path).toList(), remedy));
+        }
+    }
+
+    private static String names(List<String> paths) {
+        return paths.stream().map(Verdicts::last).limit(3).collect(Collectors.joining(", ")) + (paths.size() > 3 ? " and " + (paths.size() - 3) + " more" : "");
+    }
+
+    private static String last(String path) {
+        return path.substring(path.lastIndexOf('/') + 1);
+    }
+
+    /** {@code −138.2 dB}; nothing at all is a word. */
+    static String db(Double dbfs) {
+        return dbfs == null ? "nothing left over" : String.format(Locale.ROOT, "%.0f dB", dbfs).replace("-", "−");
+    }
+
+    /** Thousands set apart by narrow blanks, as the sheet does. */
+    static String grouped(long number) {
+        return String.format(Locale.ROOT, "%,d", number).replace(',', '\u202F');
+    }
+}
