@@ -3,6 +3,7 @@
   import Toasts from './lib/chrome/Toasts.svelte';
   import ParcelView from './parcel/ParcelView.svelte';
   import PrepareView from './prepare/PrepareView.svelte';
+  import PickupView from './pickup/PickupView.svelte';
   import PlanView from './plan/PlanView.svelte';
   import PrintView from './print/PrintView.svelte';
   import ProofView from './proof/ProofView.svelte';
@@ -18,6 +19,7 @@
     '/s/:id/print': PrintView,
     '/s/:id/proof': ProofView,
     '/s/:id/parcel': ParcelView,
+    '/pickup/:token': PickupView,
     '*': SessionsView,
   };
 </script>

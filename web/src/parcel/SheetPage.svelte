@@ -1,25 +1,16 @@
 <script lang="ts">
-  /** The session sheet of a run, as a page on a desk. */
-  let { runId }: { runId: string } = $props();
-
-  async function fetchSheet(id: string): Promise<string> {
-    const response = await fetch(`/api/runs/${id}/sheet`);
-    if (!response.ok) throw new Error('The session sheet could not be fetched.');
-    return response.text();
-  }
+  /** The session sheet of a run, as a page on a desk; nothing in it can run or reach out. */
+  let { base }: { base: string } = $props();
 </script>
 
 <article aria-label="Session sheet">
-  {#await fetchSheet(runId)}
-    <pre>Fetching the sheet…</pre>
-  {:then text}
-    <pre>{text}</pre>
-  {:catch thrown}
-    <p role="alert">{(thrown as Error).message}</p>
-  {/await}
+  <iframe title="Session sheet" src="{base}/sheet?form=html" sandbox=""></iframe>
 </article>
+<p class="cap"><a href="{base}/sheet?form=pdf" target="_blank" rel="noreferrer">As a PDF, to print</a> · <a href="{base}/sheet?form=text" target="_blank" rel="noreferrer">As plain text</a></p>
 
 <style>
-  article { background: var(--sheet); border: 1px solid var(--rule); box-shadow: 3px 4px 0 var(--rule2); padding: 26px 30px; max-width: 790px; margin: 0 auto; overflow-x: auto; }
-  pre { font: 11.5px/1.55 'IBM Plex Mono', monospace; white-space: pre-wrap; overflow-wrap: anywhere; }
+  article { background: #ffffff; border: 1px solid var(--rule); box-shadow: 3px 4px 0 var(--rule2); padding: 18px 22px; max-width: 790px; margin: 0 auto; height: calc(100% - 34px); min-height: 420px; }
+  iframe { width: 100%; height: 100%; border: 0; background: #ffffff; color-scheme: light; }
+  p { max-width: 790px; margin: 8px auto 0; }
+  a { text-decoration: underline; color: var(--teal); }
 </style>

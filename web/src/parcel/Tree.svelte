@@ -8,10 +8,9 @@
 <ul>
   <li class="top"><FolderOpenOutline class="h-4 w-4" /><b>{zip.replace(/\.zip$/, '')}</b></li>
   {#each folders as { folder, files } (folder)}
-    <li class="in1"><FolderOutline class="h-4 w-4" /><b>{folder}</b></li>
-    {#each files as file (file.name)}<li class="in2 mono">{file.name}</li>{/each}
+    {#if folder}<li class="in1"><FolderOutline class="h-4 w-4" /><b>{folder}</b></li>{/if}
+    {#each files as file, i (file.name + i)}<li class="mono {folder ? 'in2' : 'in1'}">{file.name}</li>{/each}
   {/each}
-  <li class="in1"><FileLinesOutline class="h-4 w-4" /><span class="mono">Session sheet.txt</span></li>
   <li class="in1"><FileLinesOutline class="h-4 w-4" /><span class="mono">checksums.sha256</span></li>
 </ul>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { push } from 'svelte-spa-router';
+  import { push, router } from 'svelte-spa-router';
   import type { Depth } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
@@ -20,7 +20,7 @@
   const store = $derived(openHandoff(params.id));
   // svelte-ignore state_referenced_locally
   const shown = new ShownRun(store, 'newest');
-  let selected = $state<string>();
+  let selected = $state<string | undefined>(new URLSearchParams(router.querystring ?? '').get('row') ?? undefined);
   let starting = $state(false);
   const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
 

@@ -4,7 +4,7 @@
 
   let { run, file, sessionId }: { run: RunView; file: RunFile; sessionId: string } = $props();
   const facts = $derived<[string, string][]>([
-    ['Container', `${file.container}${file.timeReference === null ? '' : ', broadcast info'}`],
+    ['Container', file.trouble ? file.trouble : `${file.container}${file.timeReference === null ? '' : ', broadcast info'}`],
     ['Format', `${file.depth} ${rate(run.rate)} ${CHANNEL_WORDS[file.channels] ?? file.channels + ' channels'}`],
     ['Length', `${grouped(file.frames)} samples`],
     ['Time stamp', file.timeReference === null ? 'none' : grouped(file.timeReference)],
@@ -13,7 +13,10 @@
     ...(file.truePeakDbtp === null ? [] : [['True peak', `${signed(file.truePeakDbtp)} dBTP`] as [string, string]]),
     ...(file.loudnessLufs === null ? [] : [['Loudness', `${signed(file.loudnessLufs)} LUFS`] as [string, string]]),
     ['At full scale', file.fullScaleSamples === 0 ? 'no sample' : `${grouped(file.fullScaleSamples ?? 0)} samples`],
+    ['Mean', Math.abs(file.offset ?? 0) < 1e-5 ? 'zero' : `${((file.offset ?? 0) * 100).toFixed(3)} %`],
+    ...(file.placed && file.placed !== 'middle' ? [['Sits', file.placed] as [string, string]] : []),
     ['Same as another', file.sameAs ?? 'none'],
+    ...(file.takenOver ? [['From', 'an earlier run, unchanged'] as [string, string]] : []),
     ['SHA-256', file.sha256 ? `${file.sha256.slice(0, 8)}…${file.sha256.slice(-6)}` : ''],
   ]);
 </script>
@@ -25,7 +28,7 @@
 </dl>
 <div class="do">
   <a class="main-button" href="#/s/{sessionId}/parcel">See the parcel</a>
-  <a class="plain" href="#/s/{sessionId}/plan">Back to the plan</a>
+  <a class="plain" href="#/s/{sessionId}/plan?row={file.row}">Row in the plan</a>
 </div>
 
 <style>

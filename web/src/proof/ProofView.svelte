@@ -1,25 +1,92 @@
 <script lang="ts">
-  import type { RunView } from '../lib/api/types';
+  import { PlaySolid, StopSolid } from 'flowbite-svelte-icons';
+  import { onDestroy } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import type { RunView, Verdict } from '../lib/api/types';
+  import Meter from '../lib/listen/Meter.svelte';
+  import { Player } from '../lib/listen/player.svelte';
+  import SpaceKey from '../lib/SpaceKey.svelte';
   import RunFrame from '../lib/RunFrame.svelte';
+  import type { HandoffStore } from '../lib/state/handoff.svelte';
+  import { minutes } from '../lib/units';
   import FilePanel from './FilePanel.svelte';
   import Lanes from './Lanes.svelte';
+  import LeftoverCurve from './LeftoverCurve.svelte';
 
   let { params }: { params: { id: string } } = $props();
   let selected = $state(0);
+  let section = $state(0);
+  let reference = $state(false);
+  let head = $state(0);
+  /** Set by hand; undefined for what together is the song. */
+  let chosen = $state.raw<ReadonlySet<number>>();
+  const player = new Player();
+  onDestroy(() => player.stop());
   const words = { good: 'proved', look: 'to look at', wrong: 'wrong' } as const;
+  const path = (file: { folder: string; name: string }) => (file.folder ? `${file.folder}/${file.name}` : file.name);
+
+  /** What is heard when nobody chose: the files that are the song together. */
+  function usual(view: RunView): ReadonlySet<number> {
+    const paths = view.received.find((each) => each.section === view.sections[section]!.name)?.files ?? [];
+    return new Set(view.files.flatMap((file, i) => (paths.includes(path(file)) ? [i] : [])));
+  }
+
+  const heard = (view: RunView) => chosen ?? usual(view);
+
+  function hear(view: RunView, file: number, how: 'toggle' | 'alone') {
+    const now = heard(view);
+    const next = new Set(how === 'alone' ? [file] : now);
+    if (how === 'toggle') {
+      if (next.has(file)) next.delete(file);
+      else next.add(file);
+    }
+    chosen = how === 'alone' && now.size === 1 && now.has(file) ? undefined : next;
+    if (player.playing) begin(view, player.frame / view.rate);
+  }
+
+  function begin(view: RunView, from: number) {
+    const also: Record<string, string> = { section: String(section) };
+    if (reference) also.reference = 'true';
+    else also.files = [...heard(view)].join(',');
+    const frames = view.sections[section]!.frames;
+    void player.play(`/api/runs/${view.id}/sound`, view.rate, Math.min(frames - 1, Math.round(from * view.rate)), undefined, also);
+  }
+
+  function toggle(view: RunView) {
+    if (player.playing) {
+      head = player.frame / view.rate;
+      player.stop();
+    } else begin(view, head);
+  }
+
+  function place(view: RunView, seconds: number) {
+    head = seconds;
+    if (player.playing) begin(view, seconds);
+  }
 
   function lookAt(view: RunView, files: string[]) {
-    const at = view.files.findIndex((file) => file.name === files[0]);
-    if (at >= 0) selected = at;
+    const at = view.files.findIndex((file) => path(file) === files[0]);
+    if (at < 0) return;
+    section = view.files[at]!.section;
+    selected = at;
+  }
+
+  function remedy(view: RunView, verdict: Verdict, handoff: HandoffStore) {
+    const row = view.files.find((file) => path(file) === verdict.files[0])?.row;
+    if (verdict.remedy === 'plan') void push(`/s/${params.id}/plan${row ? `?row=${row}` : ''}`);
+    else void handoff.print({ version: view.version }).then((id) => (id ? push(`/s/${params.id}/print`) : undefined));
   }
 </script>
 
 <RunFrame
-  sessionId={params.id} tab="proof" which="newest done" title="Proof" keys={[['↑ ↓', 'File above, file below'], ['Tab', 'From the verdicts to the files']]}
+  sessionId={params.id} tab="proof" which="newest done" title="Proof" keys={[['Space', 'Listen, stop'], ['↑ ↓', 'File above, file below'], ['Alt click', 'Hear one file alone'], ['Tab', 'From the verdicts to the files']]}
   none={{ heading: 'Nothing to prove yet', words: 'When a run is printed, every file is read back from the disk, and what was found stands here.' }}
 >
-  {#snippet children({ run, view, session })}
+  {#snippet children({ run, view, session, handoff })}
+    {@const at = Math.min(section, view.sections.length - 1)}
     {@const file = view.files[Math.min(selected, view.files.length - 1)]}
+    {@const sum = view.sums.find((each) => each.section === view.sections[at]!.name && !each.whyNot)}
+    <SpaceKey onpress={() => toggle(view)} />
     <div class="main">
       <ul class="verdicts" aria-label="Verdicts">
         {#each view.verdicts as verdict (verdict.headline)}
@@ -28,22 +95,52 @@
               <button onclick={() => lookAt(view, verdict.files)} title={verdict.files.join('\n')}><b>{verdict.headline}</b></button>
             {:else}<b>{verdict.headline}</b>{/if}
             <span class="cap"><span class="sr-only">{words[verdict.grade]}: </span>{verdict.detail}</span>
+            {#if verdict.remedy !== 'none'}<button class="cap remedy" onclick={() => remedy(view, verdict, handoff)}>{verdict.remedy === 'plan' ? 'To the plan' : 'Print again'}</button>{/if}
           </li>
         {/each}
       </ul>
-      <Lanes {run} tempo={view.startsAtBarOne ? session.tempo : undefined} bind:selected />
+      <div class="bar">
+        <button class="listen" onclick={() => toggle(view)} title="Space">{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button>
+        <span class="mono">{minutes((player.playing ? player.frame / view.rate : head), 1)}{player.waiting ? ' · coming…' : ''}</span>
+        <div class="switch" role="radiogroup" aria-label="What is heard">
+          <button role="radio" aria-checked={!reference} class:on={!reference} onclick={() => { reference = false; if (player.playing) begin(view, player.frame / view.rate); }}>Files as received</button>
+          <button role="radio" aria-checked={reference} class:on={reference} onclick={() => { reference = true; if (player.playing) begin(view, player.frame / view.rate); }}>Reference mix</button>
+        </div>
+        <span class="cap">equally loud</span>
+        <Meter peaks={player.peaks} held={player.held} />
+        {#if chosen}<button class="plain slim" onclick={() => { chosen = undefined; if (player.playing) begin(view, player.frame / view.rate); }}>Hear all again</button>{/if}
+        {#if view.sections.length > 1}<select aria-label="Section" bind:value={section} onchange={() => { player.stop(); head = 0; chosen = undefined; selected = view.files.findIndex((each) => each.section === section); }}>{#each view.sections as each, i (i)}<option value={i}>{each.name}</option>{/each}</select>{/if}
+        <button class="plain slim again" onclick={() => run.readAgain()} title="Look whether every file is still what was printed">Read again</button>
+      </div>
+      <Lanes {run} section={at} heard={heard(view)} head={player.playing ? player.frame / view.rate : head} tempo={view.sections[at]!.start === 0 && view.sections[at]!.leadInFrames === 0 ? session.tempo : undefined} bind:selected onhear={(i, how) => hear(view, i, how)} onplace={(seconds) => place(view, seconds)} />
     </div>
-    <aside class="side" aria-label="Selected file">{#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}</aside>
+    <aside class="side" aria-label="Selected file">
+      {#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}
+      {#if sum}<LeftoverCurve {sum} seconds={view.sections[at]!.frames / view.rate} />{/if}
+      {#each view.received as received (received.section)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{received.files.length} files in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${received.peakDbfs.toFixed(0).replace('-', '−')} dB`}.</p>{/each}
+      {#each view.sums.filter((each) => each.whyNot) as other (other.section)}<p class="cap received">Not meant to add up to the mix: {other.whyNot}.</p>{/each}
+    </aside>
   {/snippet}
 </RunFrame>
 
 <style>
-  .verdicts { flex: none; display: flex; gap: 8px 28px; padding: 12px 18px 11px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; }
-  li { display: flex; flex-direction: column; max-width: 250px; }
-  b { font-size: 19px; font-weight: 720; font-stretch: 96%; }
+  .verdicts { flex: none; display: flex; gap: 7px 24px; padding: 11px 18px 9px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; max-height: 190px; overflow-y: auto; }
+  li { display: flex; flex-direction: column; max-width: 236px; align-items: flex-start; }
+  b { font-size: 16px; font-weight: 720; font-stretch: 96%; line-height: 1.2; }
   button { text-align: left; cursor: pointer; }
-  button:hover { text-decoration: underline; }
+  .verdicts button:hover { text-decoration: underline; }
+  .remedy { color: var(--teal); text-decoration: underline; }
   .good b { color: var(--moss-ink); }
   .look b { color: var(--ochre-ink); }
   .wrong b { color: var(--rust-ink); }
+  .bar { flex: none; display: flex; align-items: center; gap: 12px; padding: 6px 14px; border-bottom: 1px solid var(--rule); }
+  .listen { display: flex; align-items: center; gap: 6px; background: var(--teal); color: var(--on-teal); border-radius: 6px; padding: 5px 12px; font-weight: 600; width: 88px; justify-content: center; }
+  .bar .mono { width: 100px; }
+  .switch { display: flex; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
+  .switch button { padding: 4px 11px; font-weight: 560; }
+  .switch .on { background: var(--teal-wash); color: var(--teal); font-weight: 660; }
+  .slim { padding: 4px 9px; }
+  .again { margin-left: auto; }
+  select { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 26px 2px 8px; font-size: 12.5px; height: 28px; }
+  .received { margin-top: 8px; }
 </style>

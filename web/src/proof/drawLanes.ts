@@ -15,6 +15,10 @@ export interface LanesState {
   width: number;
   height: number;
   scrollY: number;
+  /** Seconds where listening stands. */
+  head?: number;
+  /** Files that are not heard, paler. */
+  quiet: (file: number) => boolean;
 }
 
 /** All files lined up on one time axis, between the first and the last sample they share. In device pixels. */
@@ -48,9 +52,16 @@ export function drawLanes(ink: CanvasRenderingContext2D, scale: number, colour: 
     ink.fillRect(left, box.y + box.height / 2, span, scale);
     const picture = s.picture(i);
     ink.fillStyle = colour(file.folder === 'Reference' ? 'rust' : i === s.selected ? 'teal' : 'ink');
+    ink.globalAlpha = s.quiet(i) ? 0.35 : 1;
     if (picture) drawPicture(ink, picture, box);
+    ink.globalAlpha = 1;
   });
+  ink.globalAlpha = 1;
   drawRuler(ink, scale, colour, s, ticks, xOf);
+  if (s.head !== undefined) {
+    ink.fillStyle = colour('rust');
+    ink.fillRect(xOf(s.head) - scale, 20 * scale, 2 * scale, s.height * scale);
+  }
   ink.fillStyle = colour('rust');
   ink.fillRect(left - scale, 26 * scale, 1.5 * scale, s.height * scale);
   ink.fillRect(right, 26 * scale, 1.5 * scale, s.height * scale);

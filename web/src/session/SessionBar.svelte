@@ -5,8 +5,8 @@
   import { barAndBeat } from '../lib/time/ticks';
   import { minutes } from '../lib/units';
   import type { Editing } from './editing.svelte';
-  import Meter from './listen/Meter.svelte';
-  import { Player } from './listen/player.svelte';
+  import Meter from '../lib/listen/Meter.svelte';
+  import { Player } from '../lib/listen/player.svelte';
   import { sliderOf, zoomOf } from './scale';
   import type { Snap } from './snap';
   import AddMenu from './AddMenu.svelte';
@@ -41,7 +41,7 @@
 
   function begin() {
     const from = editing.head >= store.frames ? 0 : editing.head;
-    void player.play(store.id, session.rate, from, loop, alone ? [...editing.rows] : []);
+    void player.play(`/api/sessions/${store.id}/sound`, session.rate, from, loop, alone && editing.rows.length ? { rows: editing.rows.join(',') } : {});
   }
 </script>
 

@@ -4,10 +4,10 @@ import type { HandoffStore } from '../state/handoff.svelte';
 import type { SessionStore } from '../state/session.svelte';
 import { badges, prepareBadge, proofBadge } from './badges';
 
-const verdict = (grade: Verdict['grade']): Verdict => ({ grade, headline: '', detail: '', files: [] });
+const verdict = (grade: Verdict['grade']): Verdict => ({ grade, headline: '', detail: '', files: [], remedy: 'none' });
 const session = { session: { rows: [{}, {}, {}] } } as unknown as SessionStore;
 const handoff = { state: { plan: { prints: [{}] } } } as unknown as HandoffStore;
-const run = (part: Partial<RunView>) => ({ verdicts: [], parcel: null, progress: 0.256, ...part }) as RunView;
+const run = (part: Partial<RunView>) => ({ verdicts: [], parcels: [], progress: 0.256, ...part }) as RunView;
 
 describe('badges', () => {
   it('rows do not count the mix', () => expect(badges(session, handoff, undefined)).toEqual({

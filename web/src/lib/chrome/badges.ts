@@ -11,7 +11,7 @@ export function badges(session: SessionStore, handoff: HandoffStore, run: RunVie
   if (handoff.state) found.plan = { text: count(handoff.state.plan.prints.length, 'file'), colour: 'teal' };
   if (run) found.print = printBadge(run);
   if (run?.state === 'done') found.proof = proofBadge(run.verdicts);
-  if (run?.parcel) found.parcel = { text: bytes(run.parcel.bytes), colour: 'teal' };
+  if (run?.parcels.length) found.parcel = { text: bytes(run.parcels.reduce((sum, zip) => sum + zip.bytes, 0)), colour: 'teal' };
   return found;
 }
 

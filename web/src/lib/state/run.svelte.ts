@@ -55,6 +55,17 @@ export class RunStore {
     }
   }
 
+  /** Has the files read once more, and follows that. */
+  async readAgain(): Promise<void> {
+    try {
+      this.view = await answer(client.POST('/api/runs/{id}/proof', { params: { path: { id: this.id } } }));
+      this.pictures.clear();
+      this.follow();
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
   /** How a printed file looks; undefined while it is on its way. */
   picture(file: number): Int16Array | undefined {
     if (this.view?.state === 'done' && !this.pictures.has(file)) {

@@ -20,6 +20,7 @@ import java.util.function.UnaryOperator;
  * @param sections what stretches of the song; none for all of it
  * @param byRow    what is set for single rows, by their ids
  * @param order    rows in the receiver's order; those that are not named follow in the session's
+ * @param message  what the sender says on the session sheet; null for nothing
  */
 public record Handoff(
         String name,
@@ -29,7 +30,10 @@ public record Handoff(
         List<Choice> leftOut,
         List<Section> sections,
         Map<String, RowByHand> byRow,
-        List<String> order) {
+        List<String> order,
+        @Nullable String message) {
+    private static final int LONGEST_MESSAGE = 4_000;
+
     public Handoff {
         brief = brief == null ? Brief.FOR_MIXING : brief;
         settings = settings == null ? Settings.OPEN : settings;
@@ -38,6 +42,10 @@ public record Handoff(
         sections = sections == null ? List.of() : List.copyOf(sections);
         byRow = byRow == null ? Map.of() : Map.copyOf(byRow);
         order = order == null ? List.of() : List.copyOf(order);
+        message = message == null || message.isBlank() ? null : message.strip();
+        if (message != null && message.length() > LONGEST_MESSAGE) {
+            throw new IllegalArgumentException("A message has " + LONGEST_MESSAGE + " letters at the most, not " + message.length() + ".");
+        }
     }
 
     /** What holds for all files: this handoff's own settings, the brief's behind them, and then what is usual. */
@@ -94,38 +102,42 @@ public record Handoff(
 
     /** What a mixer gets. */
     public static Handoff named(String name) {
-        return new Handoff(name, null, null, null, null, null, null, null);
+        return new Handoff(name, null, null, null, null, null, null, null, null);
     }
 
     public Handoff named(String other, Brief asked) {
-        return new Handoff(other, asked, settings, added, leftOut, sections, byRow, order);
+        return new Handoff(other, asked, settings, added, leftOut, sections, byRow, order, message);
     }
 
     public Handoff with(Brief other) {
-        return new Handoff(name, other, settings, added, leftOut, sections, byRow, order);
+        return new Handoff(name, other, settings, added, leftOut, sections, byRow, order, message);
     }
 
     public Handoff with(Settings other) {
-        return new Handoff(name, brief, other, added, leftOut, sections, byRow, order);
+        return new Handoff(name, brief, other, added, leftOut, sections, byRow, order, message);
     }
 
     public Handoff withFiles(List<Choice> newAdded, List<Choice> newLeftOut) {
-        return new Handoff(name, brief, settings, newAdded, newLeftOut, sections, byRow, order);
+        return new Handoff(name, brief, settings, newAdded, newLeftOut, sections, byRow, order, message);
     }
 
     public Handoff withSections(List<Section> other) {
-        return new Handoff(name, brief, settings, added, leftOut, other, byRow, order);
+        return new Handoff(name, brief, settings, added, leftOut, other, byRow, order, message);
     }
 
     public Handoff withOrder(List<String> other) {
-        return new Handoff(name, brief, settings, added, leftOut, sections, byRow, other);
+        return new Handoff(name, brief, settings, added, leftOut, sections, byRow, other, message);
     }
 
     public Handoff withRow(String id, UnaryOperator<RowByHand> change) {
         Map<String, RowByHand> rows = new LinkedHashMap<>(byRow);
         rows.put(id, change.apply(row(id)));
         rows.values().removeIf(RowByHand.NOTHING::equals);
-        return new Handoff(name, brief, settings, added, leftOut, sections, rows, order);
+        return new Handoff(name, brief, settings, added, leftOut, sections, rows, order, message);
+    }
+
+    public Handoff saying(@Nullable String words) {
+        return new Handoff(name, brief, settings, added, leftOut, sections, byRow, order, words);
     }
 
     /** Only these files, in this sample format. */

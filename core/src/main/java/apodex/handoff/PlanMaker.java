@@ -31,6 +31,8 @@ final class PlanMaker {
     private static final String REFERENCE_NAME = "Reference Mix";
     private static final String CLICK_NAME = "Click";
     private static final double MOST_TRIM_DB = 48;
+    /** Some systems stop at 260 letters, with the folder it is unpacked to. */
+    private static final int LONGEST_PATH = 200;
 
     private final Session session;
     private final Handoff handoff;
@@ -94,6 +96,10 @@ final class PlanMaker {
                 notes.addAll(notes());
             }
         }
+        prints.stream().map(Print::path).filter(path -> path.length() > LONGEST_PATH).findFirst().ifPresent(path -> {
+            throw new IllegalArgumentException("“" + path + "” is too long a path for some systems; give the section a shorter name,"
+                    + " or file names fewer letters.");
+        });
         String name = ParcelName.of(session.song(), handoff.brief().name(), settings.naming().version(), rate, depth.sample());
         Sharing sharing = new Sharing(settings.returns(), settings.dynamics());
         return new Plan(name, prints, notes, listening, rows, sections, sharing, settings.format(), rate, ringsOut(prints, sharing),

@@ -75,13 +75,18 @@ public final class SessionFile {
         return document;
     }
 
+    /** A session's document alone, to be opened beside its recordings. */
+    public static String document(Session session) {
+        return SessionDocument.write(new Document(FORM, VERSION, names(session), session));
+    }
+
     /** Writes a session with every recording that the store has. */
     public static void write(Session session, RecordingStore store, OutputStream to) throws IOException {
         List<String> names = names(session);
         Path timeline = Files.createTempFile("timeline", ".otio");
         try (ZipOutputStream zip = new ZipOutputStream(to)) {
             OtioWriter.write(session, RECORDINGS, timeline);
-            entry(zip, DOCUMENT, SessionDocument.write(new Document(FORM, VERSION, names, session)).getBytes(StandardCharsets.UTF_8));
+            entry(zip, DOCUMENT, document(session).getBytes(StandardCharsets.UTF_8));
             entry(zip, TIMELINE, Files.readAllBytes(timeline));
             for (int i = 0; i < names.size(); i++) {
                 Recording recording = session.recordings().get(i);

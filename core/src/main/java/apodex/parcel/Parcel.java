@@ -1,117 +1,147 @@
 package apodex.parcel;
 
 import apodex.audio.Digests;
+import apodex.handoff.Handoff;
 import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
+import apodex.naming.SafeName;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.zip.CRC32;
-import java.util.zip.ZipEntry;
-import org.apache.commons.compress.archivers.zip.Zip64Mode;
-import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
-import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 
 /**
- * Packs printed files, session sheet and checksums into one zip, stored without compression, Zip64 where needed.
- * Entry times come from the session, so the same run gives the same bytes.
+ * What leaves the house: printed files, session sheet, manifest and checksums, in one zip or in several that can each be
+ * unpacked alone. Everything in it comes from the session, nothing from the clock, so the same run gives the same bytes.
  */
 public final class Parcel {
     private final Session session;
+    private final Handoff handoff;
     private final Plan plan;
     private final Proof proof;
-    private final String receiver;
+    private final String document;
+    private final Sheet sheet;
 
-    /** @param receiver name of the handoff, for the sheet */
-    public Parcel(Session session, Plan plan, Proof proof, String receiver) {
+    /** @param document the session as a document that opens in Apodex, for plans that ask for it */
+    public Parcel(Session session, Handoff handoff, Plan plan, Proof proof, String document) {
+        this.document = document;
         this.session = session;
+        this.handoff = handoff;
         this.plan = plan;
         this.proof = proof;
-        this.receiver = receiver;
+        this.sheet = SheetContent.of(session, handoff, plan, proof);
     }
 
-    /** The zip's file name. */
-    public String zipName() {
-        return plan.name() + ".zip";
-    }
-
-    public String sheet() {
-        return SessionSheet.text(session, plan, proof, receiver);
-    }
-
-    /**
-     * Writes the zip.
-     *
-     * @param printed the folder that holds the printed files as they lie in the parcel
-     * @param zip     must not exist
-     */
-    public void write(Path printed, Path zip) throws IOException {
-        Map<String, String> hashes = new LinkedHashMap<>();
-        byte[] sheet = sheet().getBytes(StandardCharsets.UTF_8);
-        // A file, not a stream: sizes and checksums of stored entries can then be filled in after their bytes.
-        try (ZipArchiveOutputStream out = new ZipArchiveOutputStream(zip)) {
-            out.setMethod(ZipEntry.STORED);
-            out.setUseZip64(Zip64Mode.AsNeeded);
-            out.setEncoding(StandardCharsets.UTF_8.name());
-            for (FileProof file : proof.files()) {
-                String path = file.path();
-                put(out, path, printed.resolve(path));
-                hashes.put(path, file.sha256());
-            }
-            for (NoteFile notes : plan.notes()) {
-                putHashed(out, hashes, notes.path(), printed.resolve(notes.path()));
-            }
-            for (String mp3 : plan.listening()) {
-                if (!mp3.isEmpty()) {
-                    putHashed(out, hashes, mp3, printed.resolve(mp3));
-                }
-            }
-            put(out, SessionSheet.FILE_NAME, sheet);
-            hashes.put(SessionSheet.FILE_NAME, HexFormat.of().formatHex(Digests.sha256().digest(sheet)));
-            put(out, Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8));
+    /** A file of the parcel: bytes, or a file on the disk. */
+    record Item(String path, Path file, byte[] bytes, String sha256) {
+        long size() throws IOException {
+            return bytes == null ? Files.size(file) : bytes.length;
         }
     }
 
-    private void putHashed(ZipArchiveOutputStream out, Map<String, String> hashes, String path, Path file)
-            throws IOException {
-        put(out, path, file);
-        hashes.put(path, Digests.sha256(file));
+    /** The session sheet as plain text. */
+    public String sheetText() {
+        return SheetText.of(sheet);
     }
 
-    private void put(ZipArchiveOutputStream out, String path, Path file) throws IOException {
-        ZipArchiveEntry entry = entry(path, Files.size(file));
-        out.putArchiveEntry(entry);
-        Files.copy(file, (OutputStream) out);
-        out.closeArchiveEntry();
+    /** The session sheet as a page. */
+    public String sheetHtml() {
+        return SheetHtml.of(sheet);
     }
 
-    private void put(ZipArchiveOutputStream out, String path, byte[] bytes) throws IOException {
-        ZipArchiveEntry entry = entry(path, bytes.length);
-        CRC32 crc = new CRC32();
-        crc.update(bytes);
-        entry.setCrc(crc.getValue());
-        out.putArchiveEntry(entry);
-        out.write(bytes);
-        out.closeArchiveEntry();
+    /** The session sheet to print. */
+    public byte[] sheetPdf() throws IOException {
+        return SheetPdf.of(sheet, day());
     }
 
-    private ZipArchiveEntry entry(String path, long size) {
-        ZipArchiveEntry entry = new ZipArchiveEntry(path);
-        entry.setSize(size);
-        LocalDate day = LocalDate.parse(session.originated());
-        entry.setLastModifiedTime(FileTime.from(day.atTime(12, 0).toInstant(ZoneOffset.UTC)));
-        entry.setUnixMode(0100644);
-        return entry;
+    /** Names of the zips, as many as {@link #write} will make of parts of these sizes. */
+    private String zipName(int part, int parts) {
+        return plan.name() + (parts == 1 ? "" : "_" + part + " of " + parts) + ".zip";
+    }
+
+    /**
+     * Writes the zips.
+     *
+     * @param printed the folder that holds the printed files as they lie in the parcel
+     * @param folder  where zips go; none of their names may be taken there
+     * @return the zips, in order
+     */
+    public List<Path> write(Path printed, Path folder) throws IOException {
+        List<List<Item>> parts = parts(items(printed));
+        List<Path> zips = new ArrayList<>();
+        for (int i = 0; i < parts.size(); i++) {
+            Path zip = folder.resolve(zipName(i + 1, parts.size()));
+            Map<String, String> hashes = new LinkedHashMap<>();
+            parts.get(i).forEach(item -> hashes.put(item.path(), item.sha256()));
+            List<Item> all = new ArrayList<>(parts.get(i));
+            all.add(item(Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8)));
+            StoredZip.write(all, zip, day());
+            zips.add(zip);
+        }
+        return zips;
+    }
+
+    private LocalDate day() {
+        return LocalDate.parse(session.originated());
+    }
+
+    private List<Item> items(Path printed) throws IOException {
+        List<Item> items = new ArrayList<>();
+        for (FileProof file : proof.files()) {
+            items.add(new Item(file.path(), printed.resolve(file.path()), null, file.sha256()));
+        }
+        List<String> others = new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
+        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(others::add);
+        for (String path : others) {
+            items.add(new Item(path, printed.resolve(path), null, Digests.sha256(printed.resolve(path))));
+        }
+        Manifest manifest = Manifest.of(session, handoff, plan, proof);
+        items.add(item(inSheet(Sheet.TEXT_NAME), sheetText().getBytes(StandardCharsets.UTF_8)));
+        items.add(item(inSheet(Sheet.HTML_NAME), sheetHtml().getBytes(StandardCharsets.UTF_8)));
+        items.add(item(inSheet(Sheet.PDF_NAME), sheetPdf()));
+        items.add(item(inSheet(Manifest.JSON_NAME), manifest.json().getBytes(StandardCharsets.UTF_8)));
+        items.add(item(inSheet(Manifest.CSV_NAME), manifest.csv().getBytes(StandardCharsets.UTF_8)));
+        if (plan.document()) {
+            items.add(item(inSheet(SafeName.of(session.song().title()) + ".session.json"), document.getBytes(StandardCharsets.UTF_8)));
+        }
+        return items;
+    }
+
+    private String inSheet(String name) {
+        return plan.sheet().isEmpty() ? name : plan.sheet() + "/" + name;
+    }
+
+    private static Item item(String path, byte[] bytes) {
+        return new Item(path, null, bytes, HexFormat.of().formatHex(Digests.sha256().digest(bytes)));
+    }
+
+    /** The sheet and its company come in the first part; then files in order, until one is full. A file is never cut. */
+    private List<List<Item>> parts(List<Item> items) throws IOException {
+        Integer megabytes = handoff.settled().splitMegabytes();
+        if (megabytes == null) {
+            return List.of(items);
+        }
+        List<Item> ordered = new ArrayList<>(items.stream().filter(item -> item.bytes() != null).toList());
+        items.stream().filter(item -> item.bytes() == null).forEach(ordered::add);
+        List<List<Item>> parts = new ArrayList<>(List.of(new ArrayList<>()));
+        long room = megabytes * 1_000_000L;
+        for (Item item : ordered) {
+            if (item.size() > room && !parts.get(parts.size() - 1).isEmpty()) {
+                parts.add(new ArrayList<>());
+                room = megabytes * 1_000_000L;
+            }
+            parts.get(parts.size() - 1).add(item);
+            room -= item.size();
+        }
+        return parts;
     }
 }

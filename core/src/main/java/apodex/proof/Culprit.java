@@ -1,6 +1,7 @@
 package apodex.proof;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Locale;
 
@@ -13,7 +14,7 @@ import java.util.Locale;
  * @param amount       frames it is late (negative: early), or dB it is too loud; 0 for the other kinds
  * @param leftoverDbfs what would be left over if it were put right, RMS; null for nothing at all
  */
-public record Culprit(Kind kind, List<String> files, String name, double amount, Double leftoverDbfs) {
+public record Culprit(Kind kind, List<String> files, String name, double amount, @Nullable Double leftoverDbfs) {
     /** What can be the matter with a file. */
     public enum Kind {
         @JsonProperty("missing") MISSING,
@@ -24,6 +25,7 @@ public record Culprit(Kind kind, List<String> files, String name, double amount,
     }
 
     /** As a sentence. */
+    @JsonProperty(value = "words", access = JsonProperty.Access.READ_ONLY)
     public String words() {
         return switch (kind) {
             case MISSING -> name + " is missing from the sum.";

@@ -35,12 +35,21 @@ final class FirstSound {
     /**
      * What is expected of a file.
      *
-     * @param frame of the file
-     * @param exact whether it has to be that frame; otherwise it may not be before
+     * @param frame  of the file, before which there is no sound
+     * @param latest frame at which it has begun: the same where samples are only placed, later by a fade, and far off where only
+     *               the earliest frame is known
      */
-    record Expected(long frame, boolean exact) {
+    record Expected(long frame, long latest) {
+        static Expected notBefore(long frame) {
+            return new Expected(frame, Long.MAX_VALUE);
+        }
+
+        boolean isKnown() {
+            return latest < Long.MAX_VALUE;
+        }
+
         boolean holds(long first) {
-            return exact ? first == frame : first >= frame;
+            return first >= frame && first <= latest;
         }
     }
 
@@ -54,28 +63,34 @@ final class FirstSound {
         long start = section.passage().range().start();
         boolean foreign = !plan.rate().equals(session.rate());
         boolean plain = print.station() == Station.RAW && row instanceof AudioRow audio && !foreign && audio.clips().stream().allMatch(this::isPlain);
-        long first = plain ? firstSample((AudioRow) row, start) : earliest(row);
-        if (first == Long.MAX_VALUE || first < start) {
+        Begin begin = plain ? firstSample((AudioRow) row, start) : new Begin(earliest(row), 0);
+        if (begin.frame() == Long.MAX_VALUE || begin.frame() < start) {
             return Optional.empty();
         }
-        long frame = section.passage().leadInFrames() + first - start;
-        long inFile = foreign ? Math.max(0, Math.round((double) frame * plan.rate().hertz() / session.rate().hertz()) - FOREIGN_RATE_FRAMES) : frame;
-        return Optional.of(new Expected(inFile, plain));
+        long frame = section.passage().leadInFrames() + begin.frame() - start;
+        if (foreign) {
+            return Optional.of(Expected.notBefore(Math.max(0, Math.round((double) frame * plan.rate().hertz() / session.rate().hertz()) - FOREIGN_RATE_FRAMES)));
+        }
+        return Optional.of(plain ? new Expected(frame, frame + begin.fade()) : Expected.notBefore(frame));
     }
+
+    /** A first sample that is not zero, and how long the fade is that it may be lost in. */
+    private record Begin(long frame, long fade) {}
 
     /** Whether a clip's samples come out as they are, so that the first that is not zero can be told. */
     private boolean isPlain(Clip clip) {
         Recording recording = session.recording(clip.recording());
-        return clip.gainDb() == 0 && clip.fadeIn().frames() == 0 && recording.rate().equals(session.rate())
+        return clip.gainDb() >= 0 && recording.rate().equals(session.rate())
                 && plan.depth().sample().holdsExactly(recording.sample());
     }
 
-    private long firstSample(AudioRow row, long start) throws IOException {
-        long found = Long.MAX_VALUE;
+    private Begin firstSample(AudioRow row, long start) throws IOException {
+        Begin found = new Begin(Long.MAX_VALUE, 0);
         for (Clip clip : row.clips()) {
             long from = Math.max(clip.position(), start);
-            if (from < found && from < clip.range().end()) {
-                found = Math.min(found, firstSample(clip, from, Math.min(found, clip.range().end())));
+            if (from < found.frame() && from < clip.range().end()) {
+                long first = firstSample(clip, from, Math.min(found.frame(), clip.range().end()));
+                found = first < found.frame() ? new Begin(first, Math.max(0, clip.position() + clip.fadeIn().frames() - first)) : found;
             }
         }
         return found;

@@ -82,7 +82,7 @@ final class Verdicts {
             }
             if (!each.getValue().holds(file.firstSoundFrame())) {
                 off.add(file.path());
-            } else if (each.getValue().exact()) {
+            } else if (each.getValue().isKnown()) {
                 exact++;
             } else {
                 others++;
@@ -92,7 +92,8 @@ final class Verdicts {
             said.add(new Verdict(Grade.WRONG, off.size() + " out of place", names(off) + ": the first sound is not where the session puts it",
                     off, Remedy.PRINT_AGAIN));
         } else if (exact + others > 0) {
-            said.add(Verdict.good("All in place", exact + " begin where the session puts them, to the sample" + (others > 0 ? "; " + others + " not before" : "")));
+            said.add(Verdict.good("All in place", exact == 0 ? "none of " + others + " sounds before the session puts it there"
+                    : exact + " begin where the session puts them, to the sample or within their fade" + (others > 0 ? "; " + others + " not before" : "")));
         }
     }
 

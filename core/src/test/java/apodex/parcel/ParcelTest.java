@@ -1,13 +1,13 @@
 package apodex.parcel;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.OutsideTools;
 import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
-import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
@@ -22,12 +22,19 @@ import apodex.signal.TestRecordings;
 import apodex.signal.WalkObserver;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -36,8 +43,12 @@ import org.junit.jupiter.api.io.TempDir;
 final class ParcelTest {
     @TempDir private Path folder;
     private Session session;
+    private Handoff handoff;
+    private Plan plan;
+    private Proof proof;
     private Path printed;
     private Parcel parcel;
+    private Path zip;
 
     @BeforeEach
     void print() throws Exception {
@@ -49,52 +60,123 @@ final class ParcelTest {
                 List.of(new AudioRow("r1", "Dulcimer pickup", List.of(Clip.whole(wide, 0, 2, 10))),
                         new AudioRow("r2", "Größe: Tuba", List.of(Clip.whole(low, 0, 1, 0))),
                         new AudioRow("r3", "Empty", List.of()), MixRow.DEFAULT));
-        Handoff handoff = Handoff.named("Quayside Mix Room").printing(Depth.INT16, null);
-        Plan plan = Planner.plan(session, handoff, recordings);
+        handoff = Handoff.named("Quayside Mix Room").printing(Depth.INT16, null).saying("Loud & <clear>\nplease");
+        plan = Planner.plan(session, handoff, recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
         Printing.Result result = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE);
-        Proof proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), new Proving.Told() {
+        proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), new Proving.Told() {
             @Override
             public void read(int index, apodex.proof.FilePicture picture) {}
 
             @Override
             public void printed(double share) {}
         });
-        parcel = new Parcel(session, result.plan(), proof, "Quayside Mix Room");
-        parcel.write(printed, folder.resolve("parcel.zip"));
+        plan = result.plan();
+        parcel = new Parcel(session, handoff, plan, proof, "{}");
+        zip = parcel.write(printed, Files.createDirectories(folder.resolve("zips"))).get(0);
     }
 
     @Test
     void anOutsideUnzipTakesItAndEveryChecksumHolds() throws Exception {
-        assertThat(parcel.zipName()).isEqualTo("Low Tide Waltz_For mixing_v1_48k_16bit_96bpm_Gmaj.zip");
-        OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "unpacked");
+        assertThat(zip.getFileName()).hasToString("Low Tide Waltz_For mixing_v1_48k_16bit_96bpm_Gmaj.zip");
+        OutsideTools.run(folder, "unzip", "-q", zip.toString(), "-d", "unpacked");
         String checked = OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
-        assertThat(checked.lines()).hasSize(4).allMatch(line -> line.endsWith(": OK"))
-                .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav")).anyMatch(line -> line.startsWith("Session sheet.txt"));
+        assertThat(checked.lines()).hasSize(8).allMatch(line -> line.endsWith(": OK"))
+                .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav")).anyMatch(line -> line.startsWith("Sheet/Session sheet.pdf"));
         assertThat(Files.readAllBytes(folder.resolve("unpacked/Reference/00_Reference Mix.wav")))
                 .isEqualTo(Files.readAllBytes(printed.resolve("Reference/00_Reference Mix.wav")));
     }
 
     @Test
     void entriesAreStoredAndTheSameEveryTime() throws Exception {
-        try (ZipFile zip = new ZipFile(folder.resolve("parcel.zip").toFile())) {
-            assertThat(zip.stream().map(ZipEntry::getName)).containsExactly("Tracks/01_Dulcimer pickup.wav",
-                    "Tracks/02_Größe- Tuba.wav", "Reference/00_Reference Mix.wav", "Session sheet.txt", "checksums.sha256");
-            assertThat(zip.stream()).allMatch(entry -> entry.getMethod() == ZipEntry.STORED);
+        try (ZipFile open = new ZipFile(zip.toFile())) {
+            assertThat(open.stream().map(ZipEntry::getName)).containsExactly("Tracks/01_Dulcimer pickup.wav",
+                    "Tracks/02_Größe- Tuba.wav", "Reference/00_Reference Mix.wav", "Sheet/Session sheet.txt", "Sheet/Session sheet.html", "Sheet/Session sheet.pdf",
+                    "Sheet/manifest.json", "Sheet/files.csv", "checksums.sha256");
+            assertThat(open.stream()).allMatch(entry -> entry.getMethod() == ZipEntry.STORED);
         }
-        parcel.write(printed, folder.resolve("again.zip"));
-        assertThat(Files.readAllBytes(folder.resolve("again.zip"))).isEqualTo(Files.readAllBytes(folder.resolve("parcel.zip")));
+        Path again = parcel.write(printed, Files.createDirectories(folder.resolve("again"))).get(0);
+        assertThat(Files.readAllBytes(again)).isEqualTo(Files.readAllBytes(zip));
     }
 
     @Test
     void theSheetSaysWhatSoftwareCannotGuess() {
-        assertThat(parcel.sheet()).contains("Low Tide Waltz\n==============\n", "Artist      Salt Harbour Players",
-                "For         Quayside Mix Room", "Tempo       96 quarter notes a minute", "Meter       3/4", "Key         G major",
-                "Format      WAV, 48 kHz, 16-bit", "13 samples)", "1728000000 samples after midnight",
-                "02_Größe- Tuba.wav      mono", "Not printed: Empty");
-        assertThat(parcel.sheet().replace('\n', ' ')).contains(
-                "Dulcimer pickup: Left and right are the same, sample for sample. The left side is taken.",
-                "triangular dither of two steps", "No level was normalised", "All one length: 13 samples");
-        assertThat(parcel.sheet().lines()).allMatch(line -> line.length() <= 80);
+        String text = parcel.sheetText();
+        assertThat(text).startsWith("Low Tide Waltz\n==============\nSalt Harbour Players · For mixing · for Quayside Mix Room · v1\nLoud & <clear>")
+                .contains("Tempo         96 quarter notes a minute", "Meter         3/4", "Key           G major",
+                "Format        WAV, 48 kHz, 16-bit", "13 samples)", "1728000000 samples after midnight", "02  Größe: Tuba");
+        assertThat(text.replaceAll("\\s+", " ")).contains("Left and right are the same, sample for sample. The left side is taken.", "Empty ──", "Not printed.",
+                "triangular dither of two steps", "No level was normalised", "[ok] All one length: 13 samples");
+        assertThat(text.lines()).allMatch(line -> line.codePointCount(0, line.length()) <= 120);
+        assertThat(text).as("a file at Raw and places on the way").contains("■──");
+    }
+
+    @Test
+    void aPdfReaderReadsWhatTheTextSays() throws Exception {
+        Files.write(folder.resolve("sheet.pdf"), parcel.sheetPdf());
+        String pages;
+        try (PDDocument document = Loader.loadPDF(folder.resolve("sheet.pdf").toFile())) {
+            pages = new PDFTextStripper().getText(document);
+            assertThat(document.getPage(0).getMediaBox().getWidth()).as("A4").isCloseTo(595.3f, within(1f));
+            assertThat(document.getDocumentInformation().getTitle()).isEqualTo("Low Tide Waltz: session sheet");
+        }
+        List<String> words = java.util.stream.Stream.of(parcel.sheetText().replaceAll("\\[(ok|look)\\]", "").split("[^\\p{L}\\p{N}.]+")).filter(word -> word.length() > 3).distinct().toList();
+        String flat = java.text.Normalizer.normalize(pages, java.text.Normalizer.Form.NFKC).replaceAll("[\\s\u00ad]+", "");
+        assertThat(words).hasSizeGreaterThan(100).allSatisfy(word -> assertThat(flat).contains(word));
+        assertThat(flat).contains("■──").as("signs and letters of other scripts are there").contains("Größe");
+        assertThat(parcel.sheetHtml()).contains("Loud &amp; &lt;clear&gt;").doesNotContain("<script", "http:", "https:", "src=");
+    }
+
+    @Test
+    void theManifestFitsItsSchemaAndTheListItsFiles() throws Exception {
+        OutsideTools.run(folder, "unzip", "-q", zip.toString(), "-d", "listed");
+        JsonNode manifest = new ObjectMapper().readTree(Files.readString(folder.resolve("listed/Sheet/manifest.json")));
+        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.readString(Path.of("../docs/manifest.schema.json")));
+        assertThat(schema.validate(manifest)).isEmpty();
+        ((com.fasterxml.jackson.databind.node.ObjectNode) manifest).remove("sections");
+        assertThat(schema.validate(manifest)).as("it would say if something were missing").isNotEmpty();
+        assertThat(manifest.get("files").findValuesAsText("sha256")).containsExactly(hash("Tracks/01_Dulcimer pickup.wav"), hash("Tracks/02_Größe- Tuba.wav"), hash("Reference/00_Reference Mix.wav"));
+        List<String> lines = Files.readAllLines(folder.resolve("listed/Sheet/files.csv"));
+        assertThat(lines).hasSize(4);
+        assertThat(lines.get(1)).startsWith("Tracks/01_Dulcimer pickup.wav,,Dulcimer pickup,Raw,48000,16-bit,1,13,middle,0.0,");
+    }
+
+    private String hash(String path) throws Exception {
+        return OutsideTools.run(folder.resolve("listed"), "sha256sum", path).split(" ")[0];
+    }
+
+    @Test
+    void aParcelOfMoreThanTheOldZipCouldHoldIsTakenByAnOutsideUnzip() throws Exception {
+        Path big = folder.resolve("big.wav");
+        try (var file = new java.io.RandomAccessFile(big.toFile(), "rw")) {
+            file.setLength(5L << 30); // holes: takes no room itself
+        }
+        Path huge = folder.resolve("huge.zip");
+        StoredZip.write(List.of(new Parcel.Item("Tracks/big.wav", big, null, ""), new Parcel.Item("note.txt", null, "after it".getBytes(), "")), huge, java.time.LocalDate.of(2026, 1, 1));
+        Files.delete(big);
+        assertThat(Files.size(huge)).isGreaterThan(5L << 30);
+        assertThat(OutsideTools.run(folder, "unzip", "-tq", huge.toString())).contains("No errors detected");
+        assertThat(OutsideTools.run(folder, "unzip", "-p", huge.toString(), "note.txt")).isEqualTo("after it");
+    }
+
+    @Test
+    void aParcelIsSplitBetweenFilesAndEveryPartHoldsItsOwnChecksums() throws Exception {
+        byte[] noise = new byte[6_000_000];
+        Path files = Files.createDirectories(folder.resolve("split/Tracks")).getParent();
+        for (String name : List.of("01_Dulcimer pickup.wav", "02_Größe- Tuba.wav")) {
+            Files.write(files.resolve("Tracks").resolve(name), noise);
+        }
+        Files.createDirectories(files.resolve("Reference"));
+        Files.write(files.resolve("Reference/00_Reference Mix.wav"), noise);
+        Parcel split = new Parcel(session, handoff.with(handoff.settings().withSplit(10)), plan, proof, "{}");
+        List<Path> zips = split.write(files, Files.createDirectories(folder.resolve("parts")));
+        assertThat(zips).extracting(path -> path.getFileName().toString()).allMatch(name -> name.matches("Low Tide Waltz_.*_[123] of 3\\.zip")).hasSize(3);
+        for (Path part : zips) {
+            try (ZipFile open = new ZipFile(part.toFile())) {
+                String sums = new String(open.getInputStream(open.getEntry("checksums.sha256")).readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+                assertThat(sums.lines().map(line -> line.substring(66))).containsExactlyElementsOf(open.stream().map(ZipEntry::getName).filter(name -> !name.equals("checksums.sha256")).toList());
+            }
+        }
     }
 }

@@ -108,12 +108,12 @@ final class ProofTest {
     @Test
     void anAlteredFileAndAFirstSoundOutOfPlaceAreNamed() {
         List<FileProof> files = List.of(file("good", "1"), file("odd", "2"));
-        assertThat(Verdicts.of(plan(2), files, Map.of(0, new FirstSound.Expected(0, true), 1, new FirstSound.Expected(7, true)), List.of(), List.of(), List.of("Tracks/good")))
+        assertThat(Verdicts.of(plan(2), files, Map.of(0, new FirstSound.Expected(0, 0), 1, new FirstSound.Expected(7, 9)), List.of(), List.of(), List.of("Tracks/good")))
                 .filteredOn(verdict -> verdict.grade() != Grade.GOOD).extracting(Verdict::headline, Verdict::files).containsExactly(
                         org.assertj.core.groups.Tuple.tuple("1 altered since printing", List.of("Tracks/good")),
                         org.assertj.core.groups.Tuple.tuple("1 out of place", List.of("Tracks/odd")));
-        assertThat(new FirstSound.Expected(5, false).holds(6)).as("later is no fault where only the earliest frame is known").isTrue();
-        assertThat(new FirstSound.Expected(5, false).holds(4)).isFalse();
+        assertThat(FirstSound.Expected.notBefore(5).holds(6)).as("later is no fault where only the earliest frame is known").isTrue();
+        assertThat(FirstSound.Expected.notBefore(5).holds(4)).isFalse();
     }
 
     private static List<Verdict> verdicts(FileProof... files) {

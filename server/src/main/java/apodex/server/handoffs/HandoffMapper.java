@@ -26,8 +26,8 @@ interface HandoffMapper {
     /** What the last few runs took from their beginning to the packed parcel; null before the first. */
     @Select("""
             SELECT SUM(seconds) / SUM(bytes) FROM (
-                SELECT TIMESTAMPDIFF(MICROSECOND, r.started_at, r.finished_at) / 1e6 AS seconds, p.bytes AS bytes
-                FROM run r JOIN parcel p ON p.run_id = r.id
+                SELECT TIMESTAMPDIFF(MICROSECOND, r.started_at, r.finished_at) / 1e6 AS seconds, (SELECT SUM(p.bytes) FROM parcel p WHERE p.run_id = r.id) AS bytes
+                FROM run r
                 WHERE r.state = 'DONE' AND r.started_at IS NOT NULL AND r.everything_fresh ORDER BY r.finished_at DESC LIMIT 5) last""")
     Double secondsPerByte();
 

@@ -32,8 +32,14 @@ final class RunFolder {
         return home.resolve("files");
     }
 
-    Path parcel() {
-        return home.resolve("parcel.zip");
+    Path parcels() {
+        return home.resolve("parcels");
+    }
+
+    /** One zip; runs of before there could be several kept theirs beside the files. */
+    Path zip(String name) {
+        Path zip = parcels().resolve(name);
+        return Files.exists(zip) ? zip : home.resolve("parcel.zip");
     }
 
     Path picture(int file) {

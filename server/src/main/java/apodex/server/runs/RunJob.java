@@ -3,8 +3,8 @@ package apodex.server.runs;
 import apodex.audio.Digests;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
+import apodex.intake.SessionFile;
 import apodex.parcel.Parcel;
 import apodex.proof.FilePicture;
 import apodex.proof.Proof;
@@ -14,9 +14,13 @@ import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -62,8 +66,8 @@ class RunJob {
                     run.plan().prints().size());
             Printing.Result printed = print(run, folder, meter);
             Proof proof = readBack(run, printed, folder, Map.of(), meter);
-            RunMapper.StoredParcel parcel = pack(run, printed.plan(), folder, proof);
-            finish(run, printed.plan(), proof, parcel, meter, printed.prints().stream().noneMatch(Printing.Made::takenOver));
+            List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
+            finish(run, printed.plan(), proof, parcels, meter, printed.prints().stream().noneMatch(Printing.Made::takenOver));
         } catch (CancellationException e) {
             if (!mapper.isCancelRequested(runId)) {
                 throw e;
@@ -147,18 +151,22 @@ class RunJob {
         mapper.update(runId, RunState.DONE, run.progress());
     }
 
-    private RunMapper.StoredParcel pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
-        Parcel parcel = new Parcel(run.session(), plan, proof, run.handoff().name());
-        if (!Files.exists(folder.parcel())) {
+    private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
+        if (!Files.exists(folder.parcels())) {
             Path work = folder.begin();
-            parcel.write(folder.files(), work.resolve("parcel.zip"));
-            folder.finish(work.resolve("parcel.zip"), folder.parcel());
-            Folders.remove(work);
+            new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session())).write(folder.files(), work);
+            folder.finish(work, folder.parcels());
         }
-        return new RunMapper.StoredParcel(run.id(), parcel.zipName(), Files.size(folder.parcel()), Digests.sha256(folder.parcel()));
+        List<RunMapper.StoredParcel> parcels = new ArrayList<>();
+        try (Stream<Path> zips = Files.list(folder.parcels())) {
+            for (Path zip : zips.sorted(Comparator.comparing((Path path) -> path.toString().length()).thenComparing(Path::toString)).toList()) {
+                parcels.add(new RunMapper.StoredParcel(run.id(), parcels.size(), zip.getFileName().toString(), Files.size(zip), Digests.sha256(zip)));
+            }
+        }
+        return parcels;
     }
 
-    private void finish(Run run, Plan plan, Proof proof, RunMapper.StoredParcel parcel, ProgressMeter meter,
+    private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter,
             boolean fresh) {
         transaction.executeWithoutResult(status -> {
             mapper.savePlan(run.id(), plan);
@@ -167,7 +175,7 @@ class RunJob {
             for (int i = 0; i < proof.files().size(); i++) {
                 mapper.insertFile(run.id(), i, proof.files().get(i));
             }
-            mapper.saveParcel(parcel);
+            parcels.forEach(mapper::saveParcel);
             mapper.tellFresh(run.id(), fresh);
             mapper.update(run.id(), RunState.DONE, meter.finished());
             mapper.end(run.id(), RunState.DONE, null);

@@ -25,7 +25,7 @@ interface RunMapper {
     /** A run that prints or waits. */
     record Queued(String id, int number, String version, RunState state, String handoffId, String sessionId, String title, RunProgress progress) {}
 
-    record StoredParcel(String runId, String zipName, long bytes, String sha256) {}
+    record StoredParcel(String runId, int part, String zipName, long bytes, String sha256) {}
 
     @Insert("""
             INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress, version,
@@ -112,9 +112,9 @@ interface RunMapper {
     @Update("UPDATE run SET state = 'PROOFING' WHERE id = #{id} AND state = 'DONE'")
     int readAgain(String id);
 
-    @Insert("REPLACE INTO parcel (run_id, zip_name, bytes, sha256) VALUES (#{runId}, #{zipName}, #{bytes}, #{sha256})")
+    @Insert("REPLACE INTO parcel (run_id, part, zip_name, bytes, sha256) VALUES (#{runId}, #{part}, #{zipName}, #{bytes}, #{sha256})")
     void saveParcel(StoredParcel parcel);
 
-    @Select("SELECT run_id, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId}")
-    StoredParcel parcel(String runId);
+    @Select("SELECT run_id, part, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId} ORDER BY part")
+    List<StoredParcel> parcels(String runId);
 }

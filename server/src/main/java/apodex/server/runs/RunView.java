@@ -2,6 +2,8 @@ package apodex.server.runs;
 
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
+import apodex.parcel.Manifest;
+import apodex.parcel.Sheet;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.proof.ReceivedProof;
@@ -30,7 +32,7 @@ import java.util.List;
  * @param sums     by section: whether files add up
  * @param received by section: what the files make in a fresh session
  * @param verdicts of the proof; empty before
- * @param parcel   the zip; null before it is packed
+ * @param parcels  the zips; none before they are packed
  */
 record RunView(
         String id,
@@ -53,10 +55,11 @@ record RunView(
         List<Verdict> verdicts,
         List<SumProof> sums,
         List<ReceivedProof> received,
-        @Nullable RunParcel parcel) {
+        List<RunParcel> parcels) {
 
     /** A file of the parcel that is not proved. */
     record OtherFile(String name, String folder) {}
+
 
     /**
      * A stretch of the song.
@@ -106,12 +109,12 @@ record RunView(
             int section,
             @Nullable String sha256) {}
 
-    static RunView of(Run run, RunMapper.StoredParcel stored) {
-        RunParcel parcel = stored == null ? null : new RunParcel(stored.zipName(), stored.bytes(), stored.sha256());
+    static RunView of(Run run, List<RunMapper.StoredParcel> stored) {
+        List<RunParcel> parcels = stored.stream().map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256())).toList();
         Proof proof = run.state() == RunState.DONE && run.proof() != null ? run.proof() : new Proof(List.of(), List.of(), List.of(), List.of());
         return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcel);
+                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcels);
     }
 
     private static List<OtherFile> others(Plan plan) {
@@ -119,6 +122,8 @@ record RunView(
         plan.notes().forEach(notes -> others.add(new OtherFile(notes.file(), notes.folder())));
         plan.listening().stream().filter(mp3 -> !mp3.isEmpty()).forEach(mp3 -> others.add(new OtherFile(
                 mp3.substring(mp3.lastIndexOf('/') + 1), mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
+        String sheet = plan.sheet();
+        List.of(Sheet.TEXT_NAME, Sheet.HTML_NAME, Sheet.PDF_NAME, Manifest.JSON_NAME, Manifest.CSV_NAME).forEach(name -> others.add(new OtherFile(name, sheet)));
         return others;
     }
 

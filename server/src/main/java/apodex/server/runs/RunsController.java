@@ -1,7 +1,5 @@
 package apodex.server.runs;
 
-import apodex.parcel.Parcel;
-import apodex.server.DataFolder;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.web.Refused;
 import io.swagger.v3.oas.annotations.Operation;
@@ -10,17 +8,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Duration;
 import java.util.List;
 import java.util.Set;
-import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -42,16 +33,16 @@ class RunsController {
     private final WhatChanged whatChanged;
     private final RunSound sound;
     private final Handoffs handoffs;
-    private final DataFolder dataFolder;
+    private final RunFiles files;
 
-    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, RunSound sound, Handoffs handoffs, DataFolder dataFolder) {
+    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, RunSound sound, Handoffs handoffs, RunFiles files) {
         this.runs = runs;
         this.mapper = mapper;
         this.events = events;
         this.whatChanged = whatChanged;
         this.sound = sound;
         this.handoffs = handoffs;
-        this.dataFolder = dataFolder;
+        this.files = files;
     }
 
     record Started(String id) {}
@@ -85,7 +76,7 @@ class RunsController {
 
     @GetMapping("/api/runs/{id}")
     RunView get(@PathVariable String id) {
-        return RunView.of(runs.find(id), mapper.parcel(id));
+        return RunView.of(runs.find(id), mapper.parcels(id));
     }
 
     @Operation(description = "Server-sent events named “pulse” with state, progress and failure, until the run is over.")
@@ -120,12 +111,8 @@ class RunsController {
             + " little-endian pairs.")
     @GetMapping(path = "/api/runs/{id}/files/{file}/picture", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable String id, @PathVariable int file) throws IOException {
-        Path picture = folder(id).picture(file);
-        if (!Files.exists(picture)) {
-            throw Refused.notFound("This run has no such file yet.");
-        }
-        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
-                .body(Files.readAllBytes(picture));
+        runs.find(id);
+        return files.picture(id, file);
     }
 
     @Operation(description = "The printed files together, as received: interleaved stereo floats, little-endian, at the files' rate.")
@@ -137,33 +124,18 @@ class RunsController {
                 .body(sound.from(id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
     }
 
-    @Operation(description = "The session sheet that lies in the parcel.")
-    @GetMapping(path = "/api/runs/{id}/sheet", produces = MediaType.TEXT_PLAIN_VALUE)
-    ResponseEntity<String> sheet(@PathVariable String id) {
-        Run run = done(id);
-        String sheet = new Parcel(run.session(), run.plan(), run.proof(), run.handoff().name()).sheet();
-        return ResponseEntity.ok().contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8)).body(sheet);
-    }
-
-    @Operation(description = "The parcel as one zip. Byte ranges are answered, so a broken download can go on.")
-    @GetMapping(path = "/api/runs/{id}/parcel", produces = "application/zip")
-    ResponseEntity<Resource> parcel(@PathVariable String id) {
+    @Operation(description = "The session sheet that lies in the parcel, as text, html or pdf.")
+    @GetMapping(path = "/api/runs/{id}/sheet", produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
+    ResponseEntity<byte[]> sheet(@PathVariable String id, @RequestParam(defaultValue = "text") SheetForm form) throws IOException {
         done(id);
-        RunMapper.StoredParcel parcel = mapper.parcel(id);
-        Path zip = folder(id).parcel();
-        if (!Files.exists(zip)) {
-            throw Refused.notFound("The parcel of this run is not on the disk any more.");
-        }
-        return ResponseEntity.ok().eTag(parcel.sha256()).header(HttpHeaders.CONTENT_DISPOSITION, disposition(parcel.zipName()))
-                .contentType(MediaType.parseMediaType("application/zip")).body(new FileSystemResource(zip));
+        return files.sheet(id, form);
     }
 
-    /** Names of ASCII alone go out plainly, since simple clients do not read the encoded form. */
-    private static String disposition(String zipName) {
-        ContentDisposition.Builder attachment = ContentDisposition.attachment();
-        boolean plain = StandardCharsets.US_ASCII.newEncoder().canEncode(zipName);
-        return (plain ? attachment.filename(zipName) : attachment.filename(zipName, StandardCharsets.UTF_8))
-                .build().toString();
+    @Operation(description = "A zip of the parcel. Byte ranges are answered, so a broken download can go on.")
+    @GetMapping(path = "/api/runs/{id}/parcel", produces = "application/zip")
+    ResponseEntity<Resource> parcel(@PathVariable String id, @RequestParam(defaultValue = "0") int part) {
+        done(id);
+        return files.parcel(id, part);
     }
 
     private Run done(String id) {
@@ -183,9 +155,5 @@ class RunsController {
             case CANCELLED -> "cancelled";
             case DONE -> "done";
         };
-    }
-
-    private RunFolder folder(String id) {
-        return new RunFolder(dataFolder.run(runs.find(id).id()));
     }
 }

@@ -26,7 +26,7 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
     private static final String NULLABLE = "x-nullable";
     /** What is only ever sent to the server: what may be null may be left out. */
-    private static final Set<String> REQUESTS = Set.of("HandoffChange", "Settings", "RowByHand", "Section", "Point", "NewHandoff", "NewRun", "SetSong", "Stretch", "AddRow", "RenameRow", "MoveRows", "NameStyle");
+    private static final Set<String> REQUESTS = Set.of("HandoffChange", "Settings", "RowByHand", "Section", "Point", "NewHandoff", "NewRun", "NewPickup", "SetSong", "Stretch", "AddRow", "RenameRow", "MoveRows", "NameStyle");
     /** Values of several kinds, told apart by their field {@code type}. */
     private static final List<Class<?>> KINDS = List.of(Row.class, SessionEdit.class);
 

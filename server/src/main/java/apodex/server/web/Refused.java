@@ -27,6 +27,19 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.CONFLICT, sentence);
     }
 
+    public static Refused gone(String sentence) {
+        return new Refused(HttpStatus.GONE, sentence);
+    }
+
+    public static Refused forbidden(String sentence) {
+        return new Refused(HttpStatus.FORBIDDEN, sentence);
+    }
+
+    /** @param seconds after which it may be tried again */
+    public static Refused tooMany(String sentence, long seconds) {
+        return new Refused(HttpStatus.TOO_MANY_REQUESTS, sentence).with("retryAfterSeconds", seconds);
+    }
+
     /** Adds a member to the problem that is answered. */
     public Refused with(String name, @Nullable Object value) {
         properties.put(name, value);

@@ -1,12 +1,12 @@
-import { Refusal, toProblem } from '../../lib/api/client';
-import { toasts } from '../../lib/chrome/toasts.svelte';
+import { Refusal, toProblem } from '../api/client';
+import { toasts } from '../chrome/toasts.svelte';
 import { Frames } from './frames';
 
 const PIECE_SECONDS = 0.25;
 const AHEAD_SECONDS = 1;
 const HOLD_MS = 1500;
 
-/** Plays a session from the server, piece by piece as it is computed; goes round in a loop; tells the level. */
+/** Plays sound from the server, piece by piece as it is computed; goes round in a loop; tells the level. */
 export class Player {
   playing = $state(false);
   /** Waiting for sound to come. */
@@ -36,7 +36,7 @@ export class Player {
   private start = 0;
   private rate = 48_000;
 
-  async play(session: string, rate: number, from: number, loop: { start: number; end: number } | undefined, rows: string[]): Promise<void> {
+  async play(source: string, rate: number, from: number, loop: { start: number; end: number } | undefined, also: Record<string, string> = {}): Promise<void> {
     this.stop();
     this.asked = performance.now();
     this.firstSound = undefined;
@@ -56,8 +56,8 @@ export class Player {
     this.timer = setInterval(() => this.tick(), 30);
     const query = new URLSearchParams({ from: String(this.start) });
     if (loop) query.set('to', String(loop.end));
-    if (rows.length) query.set('rows', rows.join(','));
-    void this.fetch(`/api/sessions/${session}/sound?${query}`, this.abort.signal);
+    for (const [name, value] of Object.entries(also)) query.set(name, value);
+    void this.fetch(`${source}?${query}`, this.abort.signal);
   }
 
   private wire(context: AudioContext): void {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { signed } from '../../lib/units';
+  import { signed } from '../units';
 
   /** Two bars from -48 dBFS to full scale, the held peak as a stroke, and in figures. */
   let { peaks, held }: { peaks: [number, number]; held: [number, number] } = $props();

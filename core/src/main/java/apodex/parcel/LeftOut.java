@@ -1,0 +1,81 @@
+package apodex.parcel;
+
+import apodex.effect.Effect;
+import apodex.effect.Effects;
+import apodex.effect.Setting;
+import apodex.session.AudioRow;
+import apodex.session.Insert;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Strip;
+import apodex.signal.Station;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+
+/** Says what of a row is not in every one of its files, as it stood in the session, so that it can be set up again. */
+final class LeftOut {
+    private LeftOut() {}
+
+    /** @param printed where files were taken; one at least */
+    static String of(Session session, Row row, List<Station> printed) {
+        Station first = printed.stream().min(Station::compareTo).orElseThrow();
+        List<String> left = new ArrayList<>();
+        if (first == Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
+            left.add("effects on single clips");
+        }
+        for (Insert insert : row.strip().inserts()) {
+            boolean in = first.compareTo(Station.INSERTS) >= 0 || first == Station.SHAPED && insert.kept();
+            if (insert.on() && !in) {
+                left.add(words(insert));
+            }
+        }
+        if (first.compareTo(Station.FADER) < 0) {
+            left.addAll(strip(row.strip()));
+        }
+        row.strip().sends().forEach(send -> session.row(send.to()).ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
+        return String.join("; ", left);
+    }
+
+    private static List<String> strip(Strip strip) {
+        List<String> left = new ArrayList<>();
+        if (!strip.faderMoves().isEmpty()) {
+            left.add("fader moves (" + strip.faderMoves().size() + " points)");
+        } else if (strip.faderDb() != 0) {
+            left.add("fader at " + db(strip.faderDb()) + " dB");
+        }
+        if (!strip.panMoves().isEmpty()) {
+            left.add("pan moves (" + strip.panMoves().size() + " points)");
+        } else if (strip.pan() != 0) {
+            left.add("pan " + Math.round(Math.abs(strip.pan())) + (strip.pan() < 0 ? " left" : " right"));
+        }
+        if (strip.muted()) {
+            left.add("it is muted in the mix");
+        }
+        return left;
+    }
+
+    private static String words(Insert insert) {
+        Effect effect = Effects.find(insert.effect()).orElse(null);
+        if (effect == null) {
+            return insert.effect();
+        }
+        String settings = effect.settings().stream().filter(setting -> insert.settings().containsKey(setting.id()))
+                .map(setting -> setting.name().toLowerCase(Locale.ROOT) + " " + value(setting, insert.settings().get(setting.id())))
+                .collect(Collectors.joining(", "));
+        return effect.name() + (settings.isEmpty() ? "" : " (" + settings + ")");
+    }
+
+    private static String value(Setting setting, double value) {
+        if (!setting.choices().isEmpty()) {
+            return setting.choices().get((int) value);
+        }
+        String written = value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
+        return (written + " " + setting.unit()).strip().replace("-", "−");
+    }
+
+    private static String db(double value) {
+        return String.format(Locale.ROOT, "%.1f", value).replace("-", "−");
+    }
+}

@@ -1,0 +1,110 @@
+package apodex.parcel;
+
+import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
+import apodex.handoff.PlannedSection;
+import apodex.handoff.Print;
+import apodex.proof.FileProof;
+import apodex.proof.Proof;
+import apodex.session.Session;
+import apodex.session.SessionDocument;
+import apodex.session.Song;
+import apodex.session.SongPlace;
+import apodex.time.MeterChange;
+import apodex.time.TempoChange;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectWriter;
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a parcel holds, for programs: {@code manifest.json}, described by {@code docs/manifest.schema.json}, and the same list of
+ * files as {@code files.csv}.
+ *
+ * @param manifest version of this form
+ */
+@JsonInclude(JsonInclude.Include.ALWAYS)
+public record Manifest(int manifest, String song, String artist, String receiver, String brief, String version, @Nullable Double tempo,
+        @Nullable String meter, @Nullable String key, List<TempoChange> tempoChanges, List<MeterChange> meterChanges, List<Place> markers,
+        List<Stretch> sections, List<Entry> files) {
+    public static final String JSON_NAME = "manifest.json";
+    public static final String CSV_NAME = "files.csv";
+    private static final int FORM = 1;
+    private static final ObjectWriter JSON = SessionDocument.JSON.writerWithDefaultPrettyPrinter();
+
+    /** A marker. @param seconds from the session's start */
+    public record Place(String name, double seconds, String place) {}
+
+    /**
+     * A stretch of the song whose files start together.
+     *
+     * @param frames        length of every file
+     * @param startsSeconds from the session's start to the first frame after the lead-in
+     * @param leadInSeconds before that
+     * @param timeReference first frame of every file, counted from midnight
+     */
+    public record Stretch(String name, String folder, long frames, double startsSeconds, double leadInSeconds, long timeReference) {}
+
+    /**
+     * A file.
+     *
+     * @param path      in the parcel
+     * @param row       name of the row it was taken from
+     * @param station   where on its way; {@code click} for a file made from the tempo map
+     * @param placed    where a mono file sits
+     */
+    public record Entry(String path, String section, String row, String station, int rate, String depth, int channels, long frames, String placed,
+            double trimDb, @Nullable Double peakDbfs, @Nullable Double truePeakDbtp, @Nullable Double loudnessLufs, long bytes, String sha256) {}
+
+    static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
+        Song song = session.song();
+        List<Stretch> sections = plan.sections().stream().map(section -> stretch(session, section)).toList();
+        List<Entry> files = new ArrayList<>();
+        for (int i = 0; i < plan.prints().size(); i++) {
+            Print print = plan.prints().get(i);
+            FileProof file = proof.files().get(i);
+            files.add(new Entry(print.path(), plan.section(print).name(), print.rowName(), print.isClick() ? "click" : print.station().label(),
+                    file.rate().hertz(), file.sample().label(), file.channels(), file.frames(), file.placed() == null ? "middle" : file.placed().name().toLowerCase(Locale.ROOT),
+                    print.trimDb(), file.peakDbfs(), file.truePeakDbtp(), file.loudnessLufs(), file.bytes(), file.sha256()));
+        }
+        return new Manifest(FORM, song.title(), song.artist(), handoff.name(), handoff.brief().name(), handoff.settled().naming().version(), song.tempo(),
+                song.meter() == null ? null : song.meter().written(), song.key() == null ? null : song.key().written(), song.tempoChanges(), song.meterChanges(),
+                session.markers().stream().map(marker -> new Place(marker.name(), session.rate().seconds(marker.frame()), SongPlace.of(session, marker.frame()))).toList(),
+                sections, files);
+    }
+
+    private static Stretch stretch(Session session, PlannedSection section) {
+        return new Stretch(section.name(), section.folder(), section.frames(), session.rate().seconds(section.passage().range().start()),
+                session.rate().seconds(section.passage().leadInFrames()), section.startReference());
+    }
+
+    String json() {
+        try {
+            return JSON.writeValueAsString(this) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A manifest has no JSON form.", e);
+        }
+    }
+
+    /** Comma-separated with a line of names, as RFC 4180 has it. */
+    String csv() {
+        StringBuilder out = new StringBuilder("path,section,row,station,rate,depth,channels,frames,placed,trimDb,peakDbfs,truePeakDbtp,loudnessLufs,bytes,sha256\r\n");
+        for (Entry file : files) {
+            out.append(String.join(",", quoted(file.path()), quoted(file.section()), quoted(file.row()), quoted(file.station()), Integer.toString(file.rate()),
+                    quoted(file.depth()), Integer.toString(file.channels()), Long.toString(file.frames()), file.placed(), Double.toString(file.trimDb()),
+                    number(file.peakDbfs()), number(file.truePeakDbtp()), number(file.loudnessLufs()), Long.toString(file.bytes()), file.sha256())).append("\r\n");
+        }
+        return out.toString();
+    }
+
+    private static String number(@Nullable Double value) {
+        return value == null ? "" : String.format(Locale.ROOT, "%.2f", value);
+    }
+
+    private static String quoted(String text) {
+        return text.matches("[^,\"\\r\\n]*") ? text : '"' + text.replace("\"", "\"\"") + '"';
+    }
+}

@@ -1,0 +1,253 @@
+package apodex.parcel;
+
+import apodex.audio.Dither;
+import apodex.audio.SampleFormat;
+import apodex.handoff.AsPlanned;
+import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
+import apodex.handoff.PlanRow;
+import apodex.handoff.PlannedSection;
+import apodex.handoff.Print;
+import apodex.parcel.Sheet.Block;
+import apodex.parcel.Sheet.Fact;
+import apodex.parcel.Sheet.Stop;
+import apodex.proof.FileProof;
+import apodex.proof.Proof;
+import apodex.proof.Verdict;
+import apodex.session.Marker;
+import apodex.session.Recording;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Song;
+import apodex.session.SongPlace;
+import apodex.signal.Placed;
+import apodex.signal.Station;
+import apodex.time.MeterChange;
+import apodex.time.TempoChange;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.stream.Collectors;
+
+/** Writes the session sheet: what the song is, what each file is, what was left out, what was found. */
+final class SheetContent {
+    private final Session session;
+    private final Handoff handoff;
+    private final Plan plan;
+    private final Proof proof;
+    private final List<Block> blocks = new ArrayList<>();
+
+    private SheetContent(Session session, Handoff handoff, Plan plan, Proof proof) {
+        this.session = AsPlanned.of(session, handoff);
+        this.handoff = handoff;
+        this.plan = plan;
+        this.proof = proof;
+    }
+
+    static Sheet of(Session session, Handoff handoff, Plan plan, Proof proof) {
+        SheetContent content = new SheetContent(session, handoff, plan, proof);
+        if (handoff.message() != null) {
+            content.blocks.add(new Sheet.Paragraph(handoff.message()));
+        }
+        content.song();
+        content.files();
+        content.rows();
+        content.howTaken();
+        content.found();
+        String artist = session.song().artist();
+        String under = (artist.isEmpty() ? "" : artist + " · ") + handoff.brief().name() + " · for " + handoff.name() + " · "
+                + handoff.settled().naming().version();
+        return new Sheet(session.song().title(), under, content.blocks);
+    }
+
+    private void song() {
+        Song song = session.song();
+        blocks.add(new Sheet.Heading("The song"));
+        List<Fact> facts = new ArrayList<>();
+        facts.add(new Fact("Tempo", song.tempo() == null ? "not given" : song.tempoLabel() + " quarter notes a minute"));
+        for (TempoChange change : song.tempoChanges()) {
+            facts.add(new Fact("", String.format(Locale.ROOT, "%s %s at bar %d", change.way() == TempoChange.Way.GLIDE ? "gliding to" : "then",
+                    number(change.quartersPerMinute()), song.timeline().barAt(change.quarter()))));
+        }
+        facts.add(new Fact("Meter", song.meter() == null ? "not given" : song.meter().written()));
+        for (MeterChange change : song.meterChanges()) {
+            facts.add(new Fact("", change.meter().written() + " from bar " + change.bar()));
+        }
+        facts.add(new Fact("Key", song.key() == null ? "not given" : song.key().written()));
+        facts.add(new Fact("Format", plan.format().label() + ", " + plan.rate().label() + ", " + plan.depth().sample().label()));
+        plan.sections().forEach(section -> facts.addAll(section(section)));
+        facts.add(new Fact("Pan law", panLaw() + " dB at the centre"));
+        if (!session.markers().isEmpty()) {
+            facts.add(new Fact("Markers", session.markers().stream().sorted(Comparator.comparingLong(Marker::frame))
+                    .map(marker -> marker.name() + " " + SongPlace.of(session, marker.frame())).collect(Collectors.joining(", "))));
+        }
+        blocks.add(new Sheet.Facts(facts));
+    }
+
+    private List<Fact> section(PlannedSection section) {
+        List<Fact> facts = new ArrayList<>();
+        String name = section.name().isEmpty() ? "Length" : section.name();
+        facts.add(new Fact(name, minutes(plan.rate().seconds(section.frames())) + " (" + section.frames() + " samples), begins at " + begin(section)));
+        if (plan.format() == Handoff.Format.WAV) {
+            facts.add(new Fact("", "time stamp " + section.startReference() + " samples after midnight, the same in every file"));
+        }
+        return facts;
+    }
+
+    private String begin(PlannedSection section) {
+        long start = section.passage().range().start();
+        String where = start == 0 ? "bar 1 of the session" : SongPlace.of(session, start) + ", " + minutes(session.rate().seconds(start)) + " into the session";
+        if (section.passage().leadInFrames() == 0) {
+            return where;
+        }
+        boolean counted = handoff.settled().count();
+        return where + ", after " + handoff.settled().leadInBars() + (handoff.settled().leadInBars() == 1 ? " bar" : " bars")
+                + (counted ? " counted in the click’s file" : " of silence") + " (" + number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
+    }
+
+    private String panLaw() {
+        return switch (session.panLaw()) {
+            case ZERO -> "0";
+            case MINUS_3 -> "−3";
+            case MINUS_4_5 -> "−4.5";
+            case MINUS_6 -> "−6";
+        };
+    }
+
+    private static String number(double value) {
+        return value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
+    }
+
+    private void files() {
+        blocks.add(new Sheet.Heading("Files"));
+        blocks.add(new Sheet.Paragraph("All files" + (plan.sections().size() > 1 ? " of a section" : "") + " start together and have one length. Import them all at the same place"
+                + (plan.format() == Handoff.Format.WAV ? ", or by their time stamps," : "") + " and they line up."));
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < plan.prints().size(); i++) {
+            Print print = plan.prints().get(i);
+            FileProof file = proof.files().get(i);
+            rows.add(List.of(print.path(), print.isClick() ? "click" : print.station().label(), channels(file),
+                    file.silent() ? "silent" : db(file.peakDbfs()), file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
+                    file.loudnessLufs() == null ? "–" : db(file.loudnessLufs())));
+        }
+        plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "")));
+        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(path -> rows.add(List.of(path, "to listen to", "MP3", "", "", "")));
+        blocks.add(new Sheet.Table(List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS"),
+                List.of(false, false, false, true, true, true), rows));
+    }
+
+    private static String channels(FileProof file) {
+        String side = file.placed() == Placed.LEFT ? ", sits left" : file.placed() == Placed.RIGHT ? ", sits right" : "";
+        return (file.channels() == 1 ? "mono" : "stereo") + side;
+    }
+
+    private static String db(double value) {
+        return String.format(Locale.ROOT, "%.1f", value).replace("-", "−");
+    }
+
+    private void rows() {
+        blocks.add(new Sheet.Heading("Rows"));
+        blocks.add(new Sheet.Paragraph("The line runs from the clips to the mix: Raw, Shaped, Inserts, Fader, Bus, Mix. ■ is a file, ○ a place where one could be taken."));
+        for (PlanRow row : plan.rows()) {
+            List<Station> printed = plan.prints().stream().filter(print -> print.row().equals(row.row())).map(Print::station).toList();
+            List<Stop> line = Arrays.stream(Station.values()).map(station -> printed.contains(station) ? Stop.PRINTED
+                    : row.stations().contains(station) ? Stop.OFFERED : Stop.NONE).toList();
+            String number = row.kind() == PlanRow.Kind.MIX ? "" : String.format(Locale.ROOT, "%02d", row.number());
+            blocks.add(new Sheet.RowCard(number, row.name(), line, about(row, printed)));
+        }
+    }
+
+    private List<String> about(PlanRow planned, List<Station> printed) {
+        Row row = session.row(planned.row()).orElseThrow();
+        List<String> about = new ArrayList<>();
+        if (printed.isEmpty()) {
+            about.add("Not printed.");
+        } else {
+            String left = LeftOut.of(session, row, printed);
+            if (!left.isEmpty()) {
+                about.add("Not in every file: " + left + ".");
+            }
+            if (planned.trimDb() != 0) {
+                about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb()).replace("-", "−"));
+            }
+            if (planned.image() != null && switch (planned.image()) {
+                case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
+                case SILENT, MONO, STEREO -> false;
+            }) {
+                about.add(planned.evidence());
+            }
+        }
+        if (!planned.unknown().isEmpty()) {
+            about.add("Without " + String.join(", ", planned.unknown()) + ", which was not at hand.");
+        }
+        if (!row.about().note().isEmpty()) {
+            about.add(row.about().note() + ".");
+        }
+        return about;
+    }
+
+    private void howTaken() {
+        blocks.add(new Sheet.Heading("How files were taken"));
+        for (Station station : Station.values()) {
+            if (plan.prints().stream().anyMatch(print -> print.station() == station && !print.isClick())) {
+                blocks.add(new Sheet.Paragraph(words(station)));
+            }
+        }
+        if (plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
+            blocks.add(new Sheet.Paragraph(switch (plan.sharing().returns()) {
+                case OWN_FILES -> "Returns are files of their own; rows come without them.";
+                case SHARED_OUT -> "Returns are shared out: every row carries its own share of them.";
+                case LEFT_OUT -> "Returns are left out.";
+            } + " " + switch (plan.sharing().dynamics()) {
+                case IN_PLACE -> "Compressors and the like of buses and mix act on each file as they did on the sum: the files add up.";
+                case ALONE -> "Effects of buses and mix act on each file as in solo: the files do not add up to the mix.";
+            }));
+        }
+        if (plan.prints().stream().anyMatch(Print::isClick)) {
+            blocks.add(new Sheet.Paragraph("The click is made from the tempo map: a knock on every beat, the first of a bar higher and louder."));
+        }
+        if (isDithered()) {
+            blocks.add(new Sheet.Paragraph("Where 16 bits cannot hold the sound exactly, triangular dither of two steps was added."));
+        }
+        if (plan.prints().stream().allMatch(print -> print.trimDb() == 0)) {
+            blocks.add(new Sheet.Paragraph("No level was normalised, and nothing was limited that the session does not limit."));
+        }
+    }
+
+    private static String words(Station station) {
+        return switch (station) {
+            case RAW -> "Raw: clips with their gain and fades, or an instrument's plain sound; of a bus the plain sum. No effects.";
+            case SHAPED -> "Shaped: Raw with the effects that are part of the sound.";
+            case INSERTS -> "Inserts: Raw with all effects of the row, at unity.";
+            case FADER -> "Fader: with level, pan and moves; of the mix, the reference.";
+            case BUS -> "Bus: on through every bus, up to the mix.";
+            case MIX -> "Mix: through the effects and the level of the mix as well.";
+        };
+    }
+
+    private boolean isDithered() {
+        SampleFormat target = plan.depth().sample();
+        boolean finer = session.recordings().stream().map(Recording::sample)
+                .anyMatch(sample -> Dither.policy(target.holdsExactly(sample), target) != Dither.NONE);
+        return target == SampleFormat.INT16
+                && (finer || plan.prints().stream().anyMatch(print -> print.station() != Station.RAW));
+    }
+
+    private void found() {
+        blocks.add(new Sheet.Heading("Read back from disk"));
+        for (Verdict verdict : proof.verdicts()) {
+            blocks.add(new Sheet.Finding(verdict.grade() == Verdict.Grade.GOOD, verdict.headline(), verdict.detail()));
+        }
+        proof.sums().stream().map(sum -> sum.whyNot().isEmpty() ? null : (sum.section().isEmpty() ? "The files are" : sum.section() + " is")
+                + " not meant to add up to the reference mix: " + sum.whyNot() + ".").filter(Objects::nonNull).distinct()
+                .forEach(text -> blocks.add(new Sheet.Paragraph(text)));
+    }
+
+    private static String minutes(double seconds) {
+        long tenths = Math.round(seconds * 10);
+        return String.format(Locale.ROOT, "%d:%02d.%d", tenths / 600, tenths / 10 % 60, tenths % 10);
+    }
+}

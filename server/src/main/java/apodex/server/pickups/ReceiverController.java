@@ -1,0 +1,147 @@
+package apodex.server.pickups;
+
+import apodex.server.pickups.PickupMapper.Pickup;
+import apodex.server.runs.RunFiles;
+import apodex.server.runs.RunPublic;
+import apodex.server.runs.RunSound;
+import apodex.server.runs.SheetForm;
+import apodex.server.web.Refused;
+import io.swagger.v3.oas.annotations.Operation;
+import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Set;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseCookie;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+/** What somebody who was sent a link can do, without an account. */
+@RestController
+@RequestMapping("/api/p/{token}")
+class ReceiverController {
+    private static final String KEY = "apodex-key";
+    private static final int LONGEST_ANSWER = 2_000;
+
+    private final Pickups pickups;
+    private final PickupMapper mapper;
+    private final RunPublic runs;
+    private final RunFiles files;
+    private final RunSound sound;
+
+    ReceiverController(Pickups pickups, PickupMapper mapper, RunPublic runs, RunFiles files, RunSound sound) {
+        this.pickups = pickups;
+        this.mapper = mapper;
+        this.runs = runs;
+        this.files = files;
+        this.sound = sound;
+    }
+
+    /**
+     * What a link leads to.
+     *
+     * @param locked whether it wants a pass phrase first; then nothing else is told
+     */
+    record ParcelPage(boolean locked, String message, @Nullable Instant endsAt, @Nullable RunPublic.Parcel parcel) {}
+
+    record PassPhrase(String passPhrase) {}
+
+    /** @param problem what is wrong; null when all arrived */
+    record Reply(@Nullable String problem) {}
+
+    @GetMapping
+    ParcelPage page(@PathVariable String token, @CookieValue(name = KEY, required = false) @Nullable String key) {
+        Pickup pickup = pickups.through(token);
+        if (!pickups.isOpen(pickup, key)) {
+            return new ParcelPage(true, "", null, null);
+        }
+        mapper.tell(pickup.id(), EventKind.OPENED, "");
+        return new ParcelPage(false, pickup.message(), pickup.endsAt(), runs.parcel(pickup.runId()));
+    }
+
+    @Operation(description = "Opens the link with its pass phrase; the answer's cookie keeps it open.")
+    @PostMapping("/unlock")
+    ResponseEntity<Void> unlock(@PathVariable String token, @RequestBody PassPhrase phrase) {
+        String key = pickups.unlock(token, phrase.passPhrase());
+        ResponseCookie cookie = ResponseCookie.from(KEY, key).path("/api/p/" + token).httpOnly(true).sameSite("Strict")
+                .maxAge(Duration.ofDays(30)).build();
+        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie.toString()).build();
+    }
+
+    @GetMapping(path = "/parcel", produces = "application/zip")
+    ResponseEntity<Resource> parcel(@PathVariable String token, @RequestParam(defaultValue = "0") int part,
+            @CookieValue(name = KEY, required = false) @Nullable String key, @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+        Pickup pickup = pickups.open(token, key);
+        ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part);
+        tellFetched(pickup, range, runs.parcel(pickup.runId()).zips().get(part).name());
+        return answer;
+    }
+
+    @GetMapping("/files/{file}")
+    ResponseEntity<Resource> file(@PathVariable String token, @PathVariable int file, @CookieValue(name = KEY, required = false) @Nullable String key,
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+        Pickup pickup = pickups.open(token, key);
+        ResponseEntity<Resource> answer = files.file(pickup.runId(), file);
+        tellFetched(pickup, range, runs.parcel(pickup.runId()).files().get(file).name());
+        return answer;
+    }
+
+    /** A download that goes on is not another one. */
+    private void tellFetched(Pickup pickup, @Nullable String range, String what) {
+        if (range == null || range.replace(" ", "").startsWith("bytes=0-")) {
+            mapper.tell(pickup.id(), EventKind.FETCHED, what);
+        }
+    }
+
+    @GetMapping(path = "/files/{file}/picture", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<byte[]> picture(@PathVariable String token, @PathVariable int file, @CookieValue(name = KEY, required = false) @Nullable String key)
+            throws IOException {
+        return files.picture(pickups.open(token, key).runId(), file);
+    }
+
+    @GetMapping(path = "/sheet", produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
+    ResponseEntity<byte[]> sheet(@PathVariable String token, @RequestParam(defaultValue = "html") SheetForm form,
+            @CookieValue(name = KEY, required = false) @Nullable String key) throws IOException {
+        return files.sheet(pickups.open(token, key).runId(), form);
+    }
+
+    @Operation(description = "Files together: interleaved stereo floats, little-endian, at the files' rate.")
+    @GetMapping(path = "/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<StreamingResponseBody> sound(@PathVariable String token, @RequestParam long from, @RequestParam(required = false) @Nullable Long to,
+            @RequestParam(defaultValue = "0") int section, @RequestParam(defaultValue = "false") boolean reference,
+            @RequestParam(required = false) @Nullable Set<Integer> files, @CookieValue(name = KEY, required = false) @Nullable String key) {
+        Pickup pickup = pickups.open(token, key);
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore())
+                .body(sound.from(pickup.runId(), section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
+    }
+
+    @Operation(description = "Tells the sender that all arrived, or what is wrong.")
+    @PostMapping("/reply")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void reply(@PathVariable String token, @RequestBody Reply reply, @CookieValue(name = KEY, required = false) @Nullable String key) {
+        Pickup pickup = pickups.open(token, key);
+        String problem = reply.problem() == null ? "" : reply.problem().strip();
+        if (reply.problem() != null && problem.isEmpty()) {
+            throw Refused.unusable("Say in a few words what is wrong.").with("field", "problem");
+        }
+        if (problem.length() > LONGEST_ANSWER) {
+            throw Refused.unusable("An answer has " + LONGEST_ANSWER + " letters at the most.").with("field", "problem");
+        }
+        mapper.tell(pickup.id(), problem.isEmpty() ? EventKind.ARRIVED : EventKind.PROBLEM, problem);
+    }
+}

@@ -1,0 +1,108 @@
+package apodex.server.runs;
+
+import apodex.handoff.Print;
+import apodex.parcel.Parcel;
+import apodex.parcel.Sheet;
+import apodex.server.DataFolder;
+import apodex.server.web.Refused;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+
+/** Hands out what a run that is done has made. Whether somebody may have it is asked before. */
+@Component
+public class RunFiles {
+    private final RunMapper mapper;
+    private final DataFolder dataFolder;
+
+    RunFiles(RunMapper mapper, DataFolder dataFolder) {
+        this.mapper = mapper;
+        this.dataFolder = dataFolder;
+    }
+
+    /** How a printed file looks. */
+    public ResponseEntity<byte[]> picture(String runId, int file) throws IOException {
+        Path picture = folder(runId).picture(file);
+        if (file < 0 || !Files.exists(picture)) {
+            throw Refused.notFound("This run has no such file yet.");
+        }
+        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable()).body(Files.readAllBytes(picture));
+    }
+
+    /** The session sheet, made anew from what the run keeps. */
+    public ResponseEntity<byte[]> sheet(String runId, SheetForm form) throws IOException {
+        Run run = mapper.find(runId);
+        Parcel parcel = new Parcel(run.session(), run.handoff(), run.plan(), run.proof(), "");
+        byte[] sheet = switch (form) {
+            case text -> parcel.sheetText().getBytes(StandardCharsets.UTF_8);
+            case html -> parcel.sheetHtml().getBytes(StandardCharsets.UTF_8);
+            case pdf -> parcel.sheetPdf();
+        };
+        ResponseEntity.BodyBuilder answer = ResponseEntity.ok().contentType(form.type());
+        if (form == SheetForm.html) {
+            // the page holds words people typed; nothing in it may run or be fetched
+            answer.header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'");
+        }
+        if (form == SheetForm.pdf) {
+            answer.header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename(Sheet.PDF_NAME).build().toString());
+        }
+        return answer.body(sheet);
+    }
+
+    /** One zip of the parcel, with byte ranges. */
+    public ResponseEntity<Resource> parcel(String runId, int part) {
+        List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
+        if (part < 0 || part >= parcels.size()) {
+            throw Refused.notFound("This parcel has no part " + (part + 1) + ".");
+        }
+        RunMapper.StoredParcel parcel = parcels.get(part);
+        return file(folder(runId).zip(parcel.zipName()), parcel.zipName(), parcel.sha256(), MediaType.parseMediaType("application/zip"),
+                "The parcel of this run is not on the disk any more.");
+    }
+
+    /** One printed file, with byte ranges. */
+    public ResponseEntity<Resource> file(String runId, int index) {
+        Run run = mapper.find(runId);
+        List<Print> prints = run.plan().prints();
+        if (index < 0 || index >= prints.size()) {
+            throw Refused.notFound("This parcel has no such file.");
+        }
+        Print print = prints.get(index);
+        MediaType type = switch (run.plan().format()) {
+            case WAV -> MediaType.parseMediaType("audio/wav");
+            case AIFF -> MediaType.parseMediaType("audio/aiff");
+            case FLAC -> MediaType.parseMediaType("audio/flac");
+        };
+        return file(folder(runId).files().resolve(print.path()), print.file(), run.proof().files().get(index).sha256(), type,
+                "“" + print.file() + "” is not on the disk any more.");
+    }
+
+    private static ResponseEntity<Resource> file(Path file, String name, String tag, MediaType type, String gone) {
+        if (!Files.exists(file)) {
+            throw Refused.notFound(gone);
+        }
+        return ResponseEntity.ok().eTag(tag).header(HttpHeaders.CONTENT_DISPOSITION, disposition(name)).contentType(type).body(new FileSystemResource(file));
+    }
+
+    /** Names of ASCII alone go out plainly, since simple clients do not read the encoded form. */
+    private static String disposition(String name) {
+        ContentDisposition.Builder attachment = ContentDisposition.attachment();
+        boolean plain = StandardCharsets.US_ASCII.newEncoder().canEncode(name);
+        return (plain ? attachment.filename(name) : attachment.filename(name, StandardCharsets.UTF_8)).build().toString();
+    }
+
+    private RunFolder folder(String id) {
+        return new RunFolder(dataFolder.run(id));
+    }
+}
