@@ -9,4 +9,9 @@ package apodex.signal;
  * @param overs    samples that passed full scale of an integer format and were held there
  * @param placed   on which side its sound sits in the session
  */
-public record Printed(int channels, long frames, long quietAt, long overs, Placed placed) {}
+public record Printed(int channels, long frames, long quietAt, long overs, Placed placed) {
+    /** The same where nothing rings, so that nobody waits for quiet. */
+    Printed quietAt(long frame) {
+        return new Printed(channels, frames, frame, overs, placed);
+    }
+}

@@ -119,7 +119,8 @@ public final class Walk {
             tasks.addAll(copies.values());
             tasks.add(conductor);
             new Crew(tasks, conductor, threads).walk();
-            return finish(conductor.end());
+            List<Printed> printed = finish(conductor.end());
+            return listens ? printed : printed.stream().map(each -> each.quietAt(passage.range().end())).toList();
         } finally {
             closeAll(lines);
         }

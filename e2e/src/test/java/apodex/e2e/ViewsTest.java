@@ -179,7 +179,7 @@ final class ViewsTest {
     @Test
     void theQuestionMarkListsTheKeysOfTheView() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Undo choice").waitFor();
+        page.getByText("Print 32 files").waitFor();
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Walk the grid");
         page.keyboard().press("Escape");
@@ -191,20 +191,23 @@ final class ViewsTest {
         go("/s/low-tide-waltz/plan");
         page.getByText("Print 32 files").waitFor();
         Locator footer = page.locator("footer");
-        page.getByLabel("Returns", new Page.GetByLabelOptions().setExact(true)).selectOption("sharedOut");
-        assertThat(page.getByText("Rows alone add up to the mix.")).isVisible();
-        page.getByLabel("Dynamics", new Page.GetByLabelOptions().setExact(true)).selectOption("alone");
-        assertThat(page.getByText("the files do not add up.")).isVisible();
+        page.getByText("More…").click();
+        Locator more = page.getByRole(AriaRole.DIALOG);
+        more.getByLabel("Returns at Bus and Mix").selectOption("sharedOut");
+        assertThat(more.getByText("Rows alone add up to the mix.")).isVisible();
+        more.getByLabel("Shared dynamics").selectOption("alone");
+        assertThat(more.getByText("the files do not add up.")).isVisible();
+        page.keyboard().press("Escape");
         page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Mix through the mix")).click();
         assertThat(page.getByText("Print 60 files")).isVisible();
-        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("5-3");
-        page.keyboard().press("Tab");
+        range("5", "3");
         assertThat(page.getByText("it ends where it starts, or before")).isVisible();
-        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("somewhere");
-        page.keyboard().press("Tab");
-        assertThat(page.getByText("A range is written as bars")).isVisible();
-        page.getByLabel("Range", new Page.GetByLabelOptions().setExact(true)).fill("5-21");
-        page.keyboard().press("Tab");
+        page.getByText("Whole session").first().click();
+        page.getByText("A part of it").click();
+        page.getByLabel("From, section 1").fill("somewhere");
+        assertThat(page.getByText("From and to are bars")).isVisible();
+        page.keyboard().press("Escape");
+        range("Verse", "21");
         assertThat(footer).containsText("each 0:30.0");
         page.getByLabel("Lead-in", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.keyboard().press("Tab");
@@ -215,10 +218,9 @@ final class ViewsTest {
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
         assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left_Amp.wav");
-        page.waitForResponse("**/edits", () -> panel.getByLabel("Spring reverb").check());
+        page.waitForResponse("**/handoffs/*", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         page.locator("button[data-row=r9]").click();
         Locator line = page.getByLabel("Selected row and song");
         assertThat(line.getByText("kept", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
@@ -228,6 +230,14 @@ final class ViewsTest {
         assertThat(line).containsText("LD VOX take_01_1.wav");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(line).containsText("LD VOX comp_03_1.wav");
+    }
+
+    private void range(String from, String to) {
+        page.getByText("Whole session").first().click();
+        page.getByText("A part of it").click();
+        page.getByLabel("From, section 1").fill(from);
+        page.getByLabel("To, section 1").fill(to);
+        page.getByText("Set the range").click();
     }
 
     @Test
@@ -250,7 +260,7 @@ final class ViewsTest {
         progress.getByText("Cancel").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Cancelled"))).isVisible();
         assertThat(progress).containsText("What was printed of it was removed.");
-        assertThat(progress.getByText("Print again")).isVisible();
+        assertThat(progress.getByText("Print as planned now")).isVisible();
         go("/s/" + id + "/proof");
         assertThat(page.getByText("Nothing to prove yet")).isVisible();
     }

@@ -138,7 +138,7 @@ final class WalkThroughTest {
         assertThat(cells.nth(3)).isChecked();
         assertThat(page.getByText("Print 4 files")).isVisible();
         assertThat(page.getByLabel("Selected row")).containsText("04_Take 03.wav");
-        page.getByText("Undo choice").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
         assertThat(page.getByText("Print 3 files")).isVisible();
         page.getByLabel("Sample format").selectOption("float32");
         page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Tuba: close?")).getByText("Tuba: close?").click();
@@ -151,12 +151,12 @@ final class WalkThroughTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("3 files printed"))).isVisible();
         page.getByLabel("Progress").getByText("See the proof").click();
         Locator verdicts = page.getByLabel("Verdicts").getByRole(AriaRole.LISTITEM);
-        assertThat(verdicts).containsText(new String[] {"All start together", "All one length", "All 48 kHz 32-bit float"});
+        assertThat(verdicts).containsText(new String[] {"All start together", "All in place", "All one length", "All 48 kHz 32-bit float", "Received as sent"});
         assertThat(page.getByLabel("Selected file")).containsText("27 900 samples".replace(' ', '\u202f').replace("\u202fsamples", " samples"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel")).click();
-        assertThat(page.getByLabel("Session sheet")).containsText("Tempo       96 quarter notes a minute");
+        assertThat(page.frameLocator("iframe").locator("body")).containsText("96 quarter notes a minute");
         Download download = page.waitForDownload(() -> page.getByText("Download the parcel").click());
-        assertThat(download.suggestedFilename()).isEqualTo("Low Tide Waltz_48k_32bitfloat_96bpm.zip");
+        assertThat(download.suggestedFilename()).isEqualTo("Low Tide Waltz_For mixing_v1_48k_32bitfloat_96bpm_Gmaj.zip");
         download.saveAs(folder.resolve("parcel.zip"));
         OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "parcel");
         Path unpacked = folder.resolve("parcel");

@@ -10,6 +10,7 @@ import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -18,6 +19,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** A server that dies, or is stopped, in the middle of a run, in a process of its own. */
 final class RestartTest {
+    /** Nothing taken over from the run before, or there would be little to interrupt; one version, for one name. */
+    private static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
     @TempDir private Path data;
 
     @ParameterizedTest(name = "killed hard: {0}, once past {1}")
@@ -29,17 +32,17 @@ final class RestartTest {
         try (TestServer server = TestServer.start(data)) {
             session = LongSessions.make(server, 8, 240);
             handoff = server.client().handoff(session);
-            expected = server.client().await(server.client().run(handoff)).get("files").findValuesAsText("sha256");
+            expected = server.client().await(server.client().run(handoff, EVERYTHING)).get("files").findValuesAsText("sha256");
         }
         String run;
         try (ServerProcess process = ServerProcess.start(data)) {
-            run = process.client.run(handoff);
+            run = process.client.run(handoff, EVERYTHING);
             while (process.client.get("/api/runs/" + run).json().get("progress").asDouble() < past) {
                 Thread.sleep(10);
             }
             process.stop(hard);
         }
-        assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(9L));
+        assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(11L));
         try (ServerProcess process = ServerProcess.start(data)) {
             JsonNode done = process.client.await(run);
             assertThat(done.get("state").asText()).as(done.toString()).isEqualTo("done");
@@ -48,7 +51,36 @@ final class RestartTest {
         }
         try (Stream<Path> inside = Files.list(data.resolve("runs").resolve(run))) {
             assertThat(inside.map(path -> path.getFileName().toString())).as("no leftovers of the attempt that died")
-                    .containsExactlyInAnyOrder("files", "result.json", "pictures", "parcel.zip");
+                    .containsExactlyInAnyOrder("files", "result.json", "pictures", "parcels");
+        }
+    }
+
+    /** One run, killed again and again: whatever was under way, each start goes on from there. */
+    @Test
+    void killedHardAtTwentyRandomMomentsOfARunItEndsWithTheSameBytes() throws Exception {
+        String handoff;
+        JsonNode expected;
+        try (TestServer server = TestServer.start(data)) {
+            handoff = server.client().handoff(LongSessions.make(server, 8, 240));
+            expected = server.client().await(server.client().run(handoff, EVERYTHING));
+        }
+        long seed = 2_026;
+        Random random = new Random(seed);
+        String run = null;
+        for (int kill = 0; kill < 20; kill++) {
+            try (ServerProcess process = ServerProcess.start(data)) {
+                run = run == null || process.client.get("/api/runs/" + run).json().get("state").asText().equals("done")
+                        ? process.client.run(handoff, EVERYTHING) : run;
+                Thread.sleep(random.nextInt(2_500));
+                process.stop(true);
+            }
+        }
+        try (ServerProcess process = ServerProcess.start(data)) {
+            JsonNode done = process.client.await(run);
+            assertThat(done.get("state").asText()).as("seed %d: %s", seed, done).isEqualTo("done");
+            assertThat(done.get("files").findValuesAsText("sha256")).isEqualTo(expected.get("files").findValuesAsText("sha256"));
+            assertThat(done.get("parcels").get(0).get("sha256")).as("the parcel too").isEqualTo(expected.get("parcels").get(0).get("sha256"));
+            process.stop(false);
         }
     }
 
@@ -68,8 +100,8 @@ final class RestartTest {
         if (!Files.exists(files)) {
             return List.of();
         }
-        try (Stream<Path> inside = Files.list(files)) {
-            return List.of(inside.count());
+        try (Stream<Path> inside = Files.walk(files)) {
+            return List.of(inside.filter(path -> !path.equals(files)).count());
         }
     }
 

@@ -62,7 +62,7 @@ final class RunsTest {
         assertThat(parcel.header("Content-Disposition")).isEqualTo("attachment; filename=\"Low Tide Waltz_For mixing_v1_48k_24bit.zip\"");
         Files.write(folder.resolve("p.zip"), parcel.whole().body());
         OutsideTools.run(folder, "unzip", "-q", "p.zip");
-        assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256").lines()).allMatch(line -> line.endsWith("OK")).hasSize(4);
+        assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256").lines()).allMatch(line -> line.endsWith("OK")).hasSize(8);
         for (JsonNode file : run.get("files")) {
             Path path = folder.resolve(file.get("folder").asText()).resolve(file.get("name").asText());
             assertThat(OutsideTools.run(folder, "sha256sum", path.toString())).startsWith(file.get("sha256").asText());
@@ -90,7 +90,7 @@ final class RunsTest {
         JsonNode one = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
         JsonNode two = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
         assertThat(one.get("files").findValuesAsText("sha256")).hasSize(3).isEqualTo(two.get("files").findValuesAsText("sha256"));
-        assertThat(one.get("parcel").get("sha256")).isEqualTo(two.get("parcel").get("sha256"));
+        assertThat(one.get("parcels").get(0).get("sha256")).isEqualTo(two.get("parcels").get(0).get("sha256"));
         assertThat(List.of(one.get("number").asInt(), two.get("number").asInt())).containsExactly(1, 2);
         assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("number")).containsExactly("2", "1");
     }

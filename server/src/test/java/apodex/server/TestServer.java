@@ -118,6 +118,10 @@ public final class TestServer implements AutoCloseable {
                     .PUT(HttpRequest.BodyPublishers.ofString(json)));
         }
 
+        public Answer delete(String path) throws Exception {
+            return send(HttpRequest.newBuilder(uri(path)).DELETE());
+        }
+
         /** Drops files, each under its name, with an optional session name. */
         public Answer bringIn(String sessionName, Map<String, byte[]> files) throws Exception {
             return upload("/api/sessions/import", sessionName, files);

@@ -96,7 +96,8 @@ public class RunSound {
         for (int i = 0; i < run.plan().prints().size(); i++) {
             FileProof file = run.proof().files().get(i);
             if (run.plan().prints().get(i).isReference() && run.plan().prints().get(i).section() == section) {
-                reference = file.loudnessLufs();
+                // one channel is heard on both sides: twice the energy
+                reference = file.loudnessLufs() == null ? null : file.loudnessLufs() + (file.channels() == 1 ? 10 * Math.log10(2) : 0);
             }
         }
         if (sum == null || reference == null) {
