@@ -92,7 +92,7 @@
       </div>
     {/if}
   </div>
-  <footer>
+  <div class="acts">
     <button class="main-button" onclick={use} disabled={!edited}>Use for {store.handoff.name}</button>
     <button class="plain" onclick={saveAsOwn} disabled={!edited}>{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</button>
     {#if entry && !entry.builtIn}
@@ -100,7 +100,7 @@
       <button class="plain" onclick={remove}>Delete</button>
     {/if}
     {#if entry && !entry.usual}<button class="plain" onclick={() => attempt(() => briefs.makeUsual(id!))}>Begin new handoffs with it</button>{/if}
-  </footer>
+  </div>
 </Modal>
 
 <style>
@@ -119,5 +119,5 @@
   td { text-align: center; border-top: 1px solid var(--rule2); }
   tbody th { border-top: 1px solid var(--rule2); }
   .brief > p { margin: 4px 0 10px; }
-  footer { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 4px; border-top: 1px solid var(--rule); padding-top: 14px; }
+  .acts { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 4px; border-top: 1px solid var(--rule); padding-top: 14px; }
 </style>

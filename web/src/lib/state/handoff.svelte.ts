@@ -18,7 +18,19 @@ export class HandoffStore {
   private picked?: string;
 
   constructor(readonly sessionId: string) {
+    this.picked = sessionStorage.getItem(this.key) ?? undefined;
     void this.load();
+  }
+
+  /** Where the tab remembers which handoff is looked at. */
+  private get key(): string {
+    return `handoff of ${this.sessionId}`;
+  }
+
+  private remembered(id: string | undefined): void {
+    this.picked = id;
+    if (id) sessionStorage.setItem(this.key, id);
+    else sessionStorage.removeItem(this.key);
   }
 
   get id(): string | undefined {
@@ -45,7 +57,7 @@ export class HandoffStore {
 
   /** Looks at another handoff of the session. */
   async pick(id: string): Promise<void> {
-    this.picked = id;
+    this.remembered(id);
     this.undone = [];
     this.runsKnown = false;
     await this.load();
@@ -54,7 +66,7 @@ export class HandoffStore {
   /** Makes a handoff and looks at it; without a brief it begins with the usual one. */
   async create(name: string, brief?: Brief): Promise<void> {
     const made = await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path: { sessionId: this.sessionId } }, body: { name, brief: brief ?? null } }));
-    this.picked = made.id;
+    this.remembered(made.id);
     this.state = made;
     this.undone = [];
     this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name, brief: made.handoff.brief.name }];
@@ -64,7 +76,7 @@ export class HandoffStore {
   /** Takes the handoff off the list; what it printed stays. */
   async remove(): Promise<void> {
     await answer(client.DELETE('/api/handoffs/{id}', { params: { path: { id: this.id! } } }));
-    this.picked = undefined;
+    this.remembered(undefined);
     this.undone = [];
     await this.load();
   }

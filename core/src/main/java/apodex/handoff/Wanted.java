@@ -1,6 +1,7 @@
 package apodex.handoff;
 
 import apodex.handoff.Handoff.Choice;
+import apodex.session.BusRow;
 import apodex.session.MixRow;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
@@ -53,8 +54,24 @@ final class Wanted {
         return found;
     }
 
+    /**
+     * Rows that together are everything that goes into the mix, nothing twice: those that feed it, but for a bus that such a row
+     * feeds as well. What goes that way is in the row's own file; what else is in the bus comes in files of its own.
+     */
     private boolean isTop(Row row) {
-        return row instanceof MixRow || row instanceof ReturnRow || row.strip().outputs().contains(session.mix().id());
+        if (row instanceof MixRow || row instanceof ReturnRow) {
+            return true;
+        }
+        return feedsMix(row) ? !runsBesideItsInput(row) : row.strip().outputs().stream().flatMap(id -> session.row(id).stream())
+                .anyMatch(bus -> feedsMix(bus) && runsBesideItsInput(bus));
+    }
+
+    private boolean feedsMix(Row row) {
+        return row.strip().outputs().contains(session.mix().id());
+    }
+
+    private boolean runsBesideItsInput(Row bus) {
+        return bus instanceof BusRow && session.rows().stream().anyMatch(row -> row.strip().outputs().contains(bus.id()) && feedsMix(row));
     }
 
     private boolean isHeard(Row row) {

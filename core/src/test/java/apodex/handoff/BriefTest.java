@@ -101,6 +101,17 @@ class BriefTest {
     }
 
     @Test
+    void aBusThatRunsBesideItsInputIsInTheInputsFileAlready() throws IOException {
+        session = session.withRow("bus", row -> row.withStrip(Strip.feeding("mix", "beside")))
+                .withRow("d", row -> row.withStrip(Strip.feeding("beside")));
+        List<Row> rows = new ArrayList<>(session.rows());
+        rows.add(5, new BusRow("beside", "Beside", Strip.PLAIN.withFader(-14, 0)));
+        session = session.withRows(rows);
+        assertThat(choices(plan(Handoff.named("x").with(Brief.GROUPS)))).as("and what else is in it comes alone")
+                .containsExactly(at("c", MIX), at("d", MIX), at("bus", MIX), at("mix", FADER));
+    }
+
+    @Test
     void whatWasSetByHandOutlivesAnotherBrief() throws IOException {
         Handoff set = Handoff.named("x").with(Settings.OPEN.withDepth(Depth.INT16)).withFiles(List.of(at("bus", RAW)), List.of(at("c", RAW), at("c", MIX)))
                 .withRow("a", row -> row.withTrim(-2.0).withWords(Map.of(SHAPED, "Crunch"))).withOrder(List.of("c", "bus"));

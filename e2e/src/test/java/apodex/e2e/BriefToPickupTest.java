@@ -127,7 +127,7 @@ final class BriefToPickupTest {
         page.waitForResponse("**/handoffs/*", () -> page.getByText("count", new Page.GetByTextOptions().setExact(true)).click());
         page.getByLabel("Version").fill("first go");
         page.locator("footer .main-button").click();
-        page.getByLabel("Progress").getByText("See the proof").click(new Locator.ClickOptions().setTimeout(60_000));
+        page.getByLabel("Progress").getByText("See the proof").click(new Locator.ClickOptions().setTimeout(150_000));
         Locator verdicts = page.getByLabel("Verdicts");
         assertThat(verdicts).containsText("Adds up: −1");
         assertThat(verdicts).containsText("Received as sent");
@@ -196,7 +196,7 @@ final class BriefToPickupTest {
     void aSecondRunTakesOverWhatDidNotChange() throws Exception {
         go("/s/low-tide-waltz/plan");
         page.getByText("Print 32 files").click();
-        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(150_000));
         int revision = server.client().get("/api/sessions/low-tide-waltz").json().get("revision").asInt();
         server.client().post("/api/sessions/low-tide-waltz/edits", "{\"revision\": " + revision + ", \"edit\": {\"type\": \"setFader\", \"row\": \"r7\", \"faderDb\": -11.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
         go("/s/low-tide-waltz/plan");
@@ -204,7 +204,7 @@ final class BriefToPickupTest {
         Locator print = page.locator("footer .main-button");
         assertThat(print).containsText(java.util.regex.Pattern.compile("Print \\d changed"));
         print.click();
-        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(150_000));
         assertThat(page.getByText("taken over as they were.")).isVisible();
         assertThat(page.getByText("Since run 1")).isVisible();
         assertThat(page.getByText("as it was").first()).isVisible();

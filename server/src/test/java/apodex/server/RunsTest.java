@@ -73,7 +73,7 @@ final class RunsTest {
         byte[] mix = Files.readAllBytes(folder.resolve("Reference/00_Reference Mix.wav"));
         assertThat(Arrays.copyOfRange(mix, mix.length - 24, mix.length)).isEqualTo(SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3,
                 List.of(707L, 707L, -1_414L, -1_414L, 2_128L, 2_129L, 9L, 10L)));
-        assertThat(client.get("/api/runs/" + runId + "/sheet").text()).isEqualTo(Files.readString(folder.resolve("Session sheet.txt")));
+        assertThat(client.get("/api/runs/" + runId + "/sheet").text()).isEqualTo(Files.readString(folder.resolve("Sheet/Session sheet.txt")));
         assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body()).hasSize(4 * 4);
     }
 
