@@ -18,7 +18,10 @@ final class Screenshots {
         Files.createDirectories(TARGET);
         try (TestServer server = TestServer.start(data, "--apodex.demo=true"); Browsing browsing = new Browsing()) {
             String handoff = server.client().get("/api/sessions/low-tide-waltz/handoffs").json().get(0).get("id").asText();
-            server.client().await(server.client().run(handoff));
+            String run = server.client().await(server.client().run(handoff)).get("id").asText();
+            String link = server.client().post("/api/runs/" + run + "/pickups", "{\"days\": 14, \"message\": \"Hello! Dry tracks, groups as a guide, and the mix we like.\"}").json()
+                    .get("path").asText().replace("/p/", "/pickup/");
+            shootPhone(browsing, server, link);
             Page page = browsing.page();
             shoot(page, server, "/", "sessions", () -> { });
             shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon").first().click());
@@ -29,11 +32,19 @@ final class Screenshots {
             shoot(page, server, "/s/low-tide-waltz/print", "print", () -> { });
             shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari").first().click());
             shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> { });
+            shoot(page, server, link, "pickup", () -> { });
             shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();
                 page.getByText("Tuba").first().click();
             });
         }
+    }
+
+    private static void shootPhone(Browsing browsing, TestServer server, String path) {
+        Page phone = browsing.page();
+        phone.setViewportSize(390, 844);
+        shoot(phone, server, path, "pickup-phone", () -> { });
+        phone.context().close();
     }
 
     private static void shoot(Page page, TestServer server, String path, String name, Runnable first) {
