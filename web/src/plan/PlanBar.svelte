@@ -85,6 +85,8 @@
 <RangeDialog {store} {session} bind:open={ranging} />
 <Modal bind:open={more} title="All files of this handoff" size="md" class="more-dialog">
   <SettingsFields settings={handoff.settings} behind={store.state!.behind} behindWords={handoff.brief.name} onset={set} />
+  <label class="message">Message on the session sheet
+    <textarea rows="3" maxlength="4000" value={handoff.message ?? ''} placeholder="What they should know" onchange={(e) => { const message = e.currentTarget.value.trim() || null; void store.change((now) => ({ ...now, message })); }}></textarea></label>
   {#if store.all.length > 1}<p><button class="plain" onclick={() => { more = false; void store.remove(); }}>Take this handoff off the list</button></p>{/if}
 </Modal>
 <Modal bind:open={naming} title="New handoff" size="xs" class="new-dialog">
@@ -110,6 +112,8 @@
   .count { display: flex; align-items: center; gap: 5px; }
   .last { margin-left: auto; }
   .by-hand { flex: 0 1 auto; min-width: 0; overflow: hidden; text-overflow: ellipsis; color: var(--ochre-ink); margin-left: auto; }
+  .message { display: flex; flex-direction: column; gap: 3px; margin-top: 12px; font-size: 12px; color: var(--ink2); }
+  textarea { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 5px 8px; font: inherit; font-size: 12.5px; }
   form { display: flex; flex-direction: column; gap: 12px; align-items: flex-start; color: var(--ink); }
   form label { display: flex; gap: 8px; align-items: center; }
   p { margin-top: 12px; }

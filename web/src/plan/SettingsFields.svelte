@@ -37,6 +37,7 @@
   <label><span>Tail</span><span class="with"><input class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined} value={settings.tailSeconds ?? ''} placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined ? 'until quiet' : String(behind.tailSeconds)} onchange={(e) => onset({ tailSeconds: typedNumber(e.currentTarget.value) })} /> s</span></label>
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
+  <label><span>Zips no larger than</span><span class="with"><input class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined} value={settings.splitMegabytes ?? ''} placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'} inputmode="numeric" onchange={(e) => onset({ splitMegabytes: typedNumber(e.currentTarget.value) })} /> MB</span></label>
   {@render select('returns', 'Returns at Bus and Mix', RETURNS)}
   {@render select('dynamics', 'Shared dynamics', DYNAMICS)}
 </div>

@@ -11,6 +11,7 @@ import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DataFolder;
 import java.io.IOException;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -198,6 +199,9 @@ class RunJob {
         String message = String.valueOf(e instanceof FileSystemException fs ? fs.getReason() : e.getMessage());
         if (message.contains("No space left")) {
             return "The disk is full; what was printed of this run was removed.";
+        }
+        if (e instanceof AccessDeniedException denied) {
+            return "The data folder cannot be written to (" + Path.of(denied.getFile()).getFileName() + "); nothing was printed.";
         }
         return "Printing stopped: " + message;
     }
