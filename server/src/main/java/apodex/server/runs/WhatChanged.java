@@ -48,8 +48,9 @@ class WhatChanged {
         Session session = sessions.get(state.sessionId()).session();
         Set<String> keys = keys(run);
         Handoff handoff = state.handoff();
+        Session seen = AsPlanned.of(session, handoff);
         List<String> fresh = plan.prints().stream()
-                .filter(print -> !keys.contains(ContentKey.of(AsPlanned.of(session, handoff), plan, print, handoff.settled())))
+                .filter(print -> !keys.contains(ContentKey.of(seen, plan, print, handoff.settled())))
                 .map(Print::path).toList();
         return new SinceLastRun(run.number(), words(run, state), fresh, all.size() - fresh.size());
     }
