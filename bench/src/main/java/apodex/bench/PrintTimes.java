@@ -80,7 +80,7 @@ final class PrintTimes {
         Files.createDirectories(target);
         settle();
         long start = System.nanoTime();
-        Printing.print(workload.session(), plan, target, store, THREADS, WalkObserver.NONE);
+        Printing.print(workload.session(), Handoff.named("bench"), plan, target, store, THREADS, WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
         if (!name.equals("raw")) {
             Folders.remove(target);

@@ -1,5 +1,6 @@
 package apodex.bench;
 
+import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.Folders;
@@ -25,7 +26,7 @@ final class Timer {
         Path target = Files.createDirectories(folder.resolve("timed"));
         new ProcessBuilder("sync").start().waitFor();
         long start = System.nanoTime();
-        Printing.print(workload.session(), plan, target, store, THREADS, WalkObserver.NONE);
+        Printing.print(workload.session(), Handoff.named("bench"), plan, target, store, THREADS, WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
         Folders.remove(target);
         return seconds;
