@@ -10,6 +10,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The files of a handoff, all of one rate; those of one section are of one length.
@@ -57,6 +58,11 @@ public record Plan(
     /** The section a print belongs to. */
     public PlannedSection section(Print print) {
         return sections.get(print.section());
+    }
+
+    /** The reference mix of a section, where it is among the files. */
+    public Optional<Print> reference(int section) {
+        return prints.stream().filter(print -> print.section() == section && print.isReference()).findFirst();
     }
 
     /** Length of all sections together, at the rate of the files. */

@@ -222,7 +222,7 @@ final class PlanMaker {
         if (!settings.listening()) {
             return "";
         }
-        Print mix = prints.stream().filter(print -> print.row().equals(session.mix().id()) && print.station() == Station.FADER).findFirst()
+        Print mix = prints.stream().filter(Print::isReference).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("An MP3 of the reference mix needs the reference mix among the files."));
         String file = names.next(0, "", REFERENCE_NAME, "", ".mp3");
         return mix.folder().isEmpty() ? file : mix.folder() + "/" + file;

@@ -1,6 +1,7 @@
 package apodex.handoff;
 
 import apodex.signal.Passage;
+import apodex.time.SampleRate;
 
 /**
  * One stretch of the song as it will be printed: all its files have one start and one length.
@@ -12,6 +13,11 @@ import apodex.signal.Passage;
  * @param startReference first frame of every file, counted from midnight
  */
 public record PlannedSection(String name, String folder, Passage passage, long frames, long startReference) {
+    /** The frame of the session that a frame of its files shows. */
+    public long inSession(long fileFrame, SampleRate files, SampleRate session) {
+        return passage.range().start() - passage.leadInFrames() + Math.round((double) fileFrame * session.hertz() / files.hertz());
+    }
+
     PlannedSection lasting(long realFrames) {
         return new PlannedSection(name, folder, passage, realFrames, startReference);
     }

@@ -41,6 +41,7 @@ public final class Printing {
     private final int threads;
     private final WalkObserver observer;
     private final Map<String, Earlier> earlier;
+    private final ContentKeys contentKeys;
     private final Map<Print, String> keys = new IdentityHashMap<>();
     private final Made[] made;
     private final List<Long> lengths = new ArrayList<>();
@@ -56,6 +57,7 @@ public final class Printing {
         this.threads = threads;
         this.observer = observer;
         this.earlier = earlier;
+        this.contentKeys = new ContentKeys(session, plan, settings);
         this.made = new Made[plan.prints().size()];
     }
 
@@ -117,7 +119,7 @@ public final class Printing {
         }
         for (int section = 0; section < plan.sections().size(); section++) {
             if (!plan.listening().get(section).isEmpty()) {
-                listening(referenceMix(section), folder.resolve(plan.listening().get(section)));
+                listening(plan.reference(section).orElseThrow(), folder.resolve(plan.listening().get(section)));
             }
         }
         if (plan.format() == Handoff.Format.FLAC) {
@@ -194,7 +196,7 @@ public final class Printing {
     }
 
     private String key(Print print) {
-        return keys.computeIfAbsent(print, each -> ContentKey.of(session, plan, each, settings));
+        return keys.computeIfAbsent(print, contentKeys::of);
     }
 
     /** @return the length of the files */
@@ -240,11 +242,6 @@ public final class Printing {
                 plan.depth().sample(), plan.format(), folder.resolve(plan.walkPath(print)), plan.broadcast(session, print),
                 print.section());
         made[plan.prints().indexOf(print)] = new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false);
-    }
-
-    private Print referenceMix(int section) {
-        return plan.prints().stream().filter(print -> print.section() == section && print.row().equals(session.mix().id())
-                && print.station() == Station.FADER).findFirst().orElseThrow();
     }
 
     private void toFlac() throws IOException {

@@ -2,7 +2,7 @@ package apodex.server.runs;
 
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Changes;
-import apodex.handoff.ContentKey;
+import apodex.handoff.ContentKeys;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
@@ -48,9 +48,9 @@ class WhatChanged {
         Session session = sessions.get(state.sessionId()).session();
         Set<String> keys = keys(run);
         Handoff handoff = state.handoff();
-        Session seen = AsPlanned.of(session, handoff);
+        ContentKeys now = new ContentKeys(AsPlanned.of(session, handoff), plan, handoff.settled());
         List<String> fresh = plan.prints().stream()
-                .filter(print -> !keys.contains(ContentKey.of(seen, plan, print, handoff.settled())))
+                .filter(print -> !keys.contains(now.of(print)))
                 .map(Print::path).toList();
         return new SinceLastRun(run.number(), words(run, state), fresh, all.size() - fresh.size());
     }

@@ -16,19 +16,21 @@ import apodex.session.Strip;
 import apodex.signal.Carried;
 import apodex.signal.Dynamics;
 import apodex.signal.Station;
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import com.fasterxml.jackson.databind.SerializationFeature;
-import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
 /**
- * A hash of everything that a printed file's bytes follow from: two prints of one key are the same file, so the second need
- * not be made. What is not certain not to matter counts as mattering.
+ * Hashes of everything that printed files' bytes follow from: two prints of one key are the same file, so the second need not
+ * be made. What is not certain not to matter counts as mattering. What a row itself adds is hashed once, however many files it
+ * is in.
  */
-public final class ContentKey {
+public final class ContentKeys {
     /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
     private static final int SOUND_VERSION = 1;
     private static final ObjectWriter JSON = SessionDocument.JSON.copy()
@@ -36,36 +38,45 @@ public final class ContentKey {
 
     private final Session session;
     private final Plan plan;
-    private final Map<String, Object> facts = new TreeMap<>();
+    private final Settings settings;
+    private final Map<String, Own> known = new HashMap<>();
 
-    private ContentKey(Session session, Plan plan) {
+    /** @param session as the handoff sees it */
+    public ContentKeys(Session session, Plan plan, Settings settings) {
         this.session = session;
         this.plan = plan;
+        this.settings = settings;
     }
 
     /**
-     * The key of one print, in lower-case hex.
+     * What a row itself adds at a station.
      *
-     * @param session as the handoff sees it
+     * @param timed whether it follows the tempo, as notes and some effects do
      */
-    public static String of(Session session, Plan plan, Print print, Settings settings) {
-        ContentKey key = new ContentKey(session, plan);
-        key.file(print);
+    private record Own(String hash, boolean timed) {}
+
+    /** The key of one print, in lower-case hex. */
+    public String of(Print print) {
+        Map<String, Object> facts = new TreeMap<>();
+        file(print, facts);
         if (print.isClick()) {
-            key.facts.put("tempo", session.song().timeline());
-            key.facts.put("click", List.of(settings.click() == Click.NONE, settings.count()));
+            facts.put("tempo", session.song().timeline());
+            facts.put("click", List.of(settings.click() == Click.NONE, settings.count()));
         } else {
-            key.sound(session.row(print.source()).orElseThrow(), print.station());
+            sound(session.row(print.source()).orElseThrow(), print.station(), facts);
         }
+        return hash(facts);
+    }
+
+    private static String hash(Object facts) {
         try {
-            byte[] text = JSON.writeValueAsString(key.facts).getBytes(StandardCharsets.UTF_8);
-            return HexFormat.of().formatHex(Digests.sha256().digest(text));
-        } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
-            throw new IllegalStateException("A print has no JSON form.", e);
+            return HexFormat.of().formatHex(Digests.sha256().digest(JSON.writeValueAsBytes(facts)));
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("What a print follows from has no JSON form.", e);
         }
     }
 
-    private void file(Print print) {
+    private void file(Print print, Map<String, Object> facts) {
         PlannedSection section = plan.section(print);
         facts.put("version", SOUND_VERSION);
         facts.put("format", List.of(plan.format(), plan.rate(), plan.depth(), print.sides(), print.trimDb(), session.rate()));
@@ -75,11 +86,11 @@ public final class ContentKey {
         facts.put("header", List.of(session.song().title(), print.rowName(), String.valueOf(session.originated()), section.startReference()));
     }
 
-    private void sound(Row row, Station station) {
+    private void sound(Row row, Station station, Map<String, Object> facts) {
         if (station.compareTo(Station.FADER) >= 0) {
             facts.put("panLaw", session.panLaw());
         }
-        upTo(row, station.compareTo(Station.FADER) > 0 ? Station.FADER : station);
+        upTo(row, station.compareTo(Station.FADER) > 0 ? Station.FADER : station, facts);
         if (station.compareTo(Station.FADER) <= 0) {
             return;
         }
@@ -90,9 +101,12 @@ public final class ContentKey {
                 continue;
             }
             facts.put("through " + later.id(), sounding(later.strip()));
-            boolean follows = plan.sharing().dynamics() == Dynamics.IN_PLACE && later.strip().inserts().stream().anyMatch(ContentKey::follows);
+            if (!later.strip().inserts().isEmpty()) {
+                facts.put("tempo", session.song().timeline()); // echoes and the like can follow it
+            }
+            boolean follows = plan.sharing().dynamics() == Dynamics.IN_PLACE && later.strip().inserts().stream().anyMatch(ContentKeys::follows);
             if (follows) {
-                upTo(later, Station.FADER);
+                upTo(later, Station.FADER, facts);
             }
         }
     }
@@ -103,43 +117,50 @@ public final class ContentKey {
     }
 
     /** Everything that a row's sound at a station, Fader at the most, is made of. */
-    private void upTo(Row row, Station station) {
+    private void upTo(Row row, Station station, Map<String, Object> facts) {
         String name = station.label() + " " + row.id();
         if (facts.containsKey(name)) {
             return;
         }
-        facts.put(name, ""); // seen
-        Strip strip = row.strip();
-        List<Insert> inserts = strip.inserts().stream().filter(insert -> insert.on() && (station.compareTo(Station.INSERTS) >= 0
-                || station == Station.SHAPED && insert.kept())).toList();
-        facts.put(name, List.of(source(row, station), inserts.stream().map(ContentKey::sounding).toList(),
-                station == Station.FADER ? sounding(strip) : ""));
-        if (!inserts.isEmpty()) {
-            facts.put("tempo", session.song().timeline()); // echoes and the like can follow it
+        Own own = known.computeIfAbsent(name, first -> own(row, station));
+        facts.put(name, own.hash());
+        if (own.timed()) {
+            facts.put("tempo", session.song().timeline());
         }
-        inserts.stream().filter(insert -> insert.key() != null).flatMap(insert -> session.row(insert.key()).stream())
-                .forEach(key -> upTo(key, Station.FADER));
+        inserts(row, station).stream().filter(insert -> insert.key() != null).flatMap(insert -> session.row(insert.key()).stream())
+                .forEach(key -> upTo(key, Station.FADER, facts));
         for (Row other : session.rows()) {
             boolean feeds = other.strip().outputs().contains(row.id());
             List<Send> sends = other.strip().sends().stream().filter(send -> send.to().equals(row.id())).toList();
             if (feeds || !sends.isEmpty()) {
                 facts.put(other.id() + " into " + row.id(), List.of(feeds, sends));
-                upTo(other, Station.FADER);
+                upTo(other, Station.FADER, facts);
             }
         }
+    }
+
+    private static List<Insert> inserts(Row row, Station station) {
+        return row.strip().inserts().stream().filter(insert -> insert.on() && (station.compareTo(Station.INSERTS) >= 0
+                || station == Station.SHAPED && insert.kept())).toList();
+    }
+
+    private Own own(Row row, Station station) {
+        List<Insert> inserts = inserts(row, station);
+        boolean clipInserts = station != Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
+        boolean timed = !inserts.isEmpty() || clipInserts || row instanceof InstrumentRow || row instanceof PartRow;
+        return new Own(hash(List.of(source(row, station), inserts.stream().map(ContentKeys::sounding).toList(),
+                station == Station.FADER ? sounding(row.strip()) : "")), timed);
     }
 
     private Object source(Row row, Station station) {
         if (row instanceof AudioRow audio) {
             return audio.clips().stream().map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
-                    .map(ContentKey::sounding).toList();
+                    .map(ContentKeys::sounding).toList();
         }
         if (row instanceof InstrumentRow player) {
-            facts.put("tempo", session.song().timeline());
             return List.of(player.instrument(), player.notes(), session.partsOnTheirOwn(player.id()));
         }
         if (row instanceof PartRow part) {
-            facts.put("tempo", session.song().timeline());
             InstrumentRow player = (InstrumentRow) session.row(part.instrument()).orElseThrow();
             return List.of(player.instrument(), player.notes(), part.part());
         }
@@ -147,7 +168,7 @@ public final class ContentKey {
     }
 
     private static Clip sounding(Clip clip) {
-        return clip.withInserts(clip.inserts().stream().filter(Insert::on).map(ContentKey::sounding).toList());
+        return clip.withInserts(clip.inserts().stream().filter(Insert::on).map(ContentKeys::sounding).toList());
     }
 
     /** That an insert is kept decides whether it is there at all, not what it does. */
@@ -158,6 +179,6 @@ public final class ContentKey {
     /** A strip without what only listening follows, and without inserts that are off. */
     private static Strip sounding(Strip strip) {
         return strip.withMuteAndSolo(strip.muted(), false)
-                .withInserts(strip.inserts().stream().filter(Insert::on).map(ContentKey::sounding).toList());
+                .withInserts(strip.inserts().stream().filter(Insert::on).map(ContentKeys::sounding).toList());
     }
 }
