@@ -1,11 +1,11 @@
 package apodex.check;
 
 import apodex.measure.SoundScan;
-import apodex.signal.Recordings;
+import apodex.signal.MeasuredRecordings;
 import java.util.Optional;
 
 /** What checks can ask about recordings. */
-public interface Sounds extends Recordings {
+public interface Sounds extends MeasuredRecordings {
     /** How a recording stands in the store. */
     enum Standing { THERE, MISSING, CHANGED }
 

@@ -13,7 +13,7 @@ import apodex.session.PartRow;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.session.Session;
-import apodex.signal.Recordings;
+import apodex.signal.MeasuredRecordings;
 import apodex.signal.Station;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -30,7 +30,7 @@ public final class Planner {
     private final Map<String, StereoImage> images = new LinkedHashMap<>();
 
     /** @param session as the handoff sees it */
-    private Planner(Session session, Handoff handoff, Recordings recordings) throws IOException {
+    private Planner(Session session, Handoff handoff, MeasuredRecordings recordings) throws IOException {
         this.session = session;
         this.handoff = handoff;
         this.widths = new RowWidth(session);
@@ -39,7 +39,7 @@ public final class Planner {
         }
     }
 
-    private StereoImage measure(AudioRow row, Recordings recordings) throws IOException {
+    private StereoImage measure(AudioRow row, MeasuredRecordings recordings) throws IOException {
         try {
             return RowImage.measure(session, row, recordings);
         } catch (IOException e) {
@@ -53,7 +53,7 @@ public final class Planner {
      * @throws IOException              when a recording cannot be read; the message names the row and why
      * @throws IllegalArgumentException when the handoff chooses what its session cannot give; the message says what
      */
-    public static Plan plan(Session session, Handoff handoff, Recordings recordings) throws IOException {
+    public static Plan plan(Session session, Handoff handoff, MeasuredRecordings recordings) throws IOException {
         Settings settings = handoff.settled();
         SampleRate rate = settings.rate() == null ? session.rate() : settings.rate();
         List<PlannedSection> sections = new Passages(session, settings, rate).of(handoff.sections());

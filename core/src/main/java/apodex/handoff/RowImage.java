@@ -7,7 +7,7 @@ import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.Session;
-import apodex.signal.Recordings;
+import apodex.signal.MeasuredRecordings;
 import apodex.time.FrameRange;
 import java.io.IOException;
 
@@ -16,7 +16,7 @@ public final class RowImage {
     private RowImage() {}
 
     /** Fades are left out of account: they can only lower what is found. */
-    public static StereoImage measure(Session session, AudioRow row, Recordings recordings) throws IOException {
+    public static StereoImage measure(Session session, AudioRow row, MeasuredRecordings recordings) throws IOException {
         StereoImage image = StereoImage.NOTHING;
         for (Clip clip : row.clips()) {
             try (Overview overview = recordings.overview(clip.recording())) {

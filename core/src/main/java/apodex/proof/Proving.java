@@ -7,7 +7,6 @@ import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.session.Session;
 import apodex.signal.Recordings;
-import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -39,9 +38,14 @@ public final class Proving {
     }
 
     /** Told on the way. */
-    public interface Told extends WalkObserver {
+    public interface Told {
         /** A file was read. @param index its place in the plan */
         void read(int index, FilePicture picture) throws IOException;
+
+        /** Asked now and then; true ends it. */
+        default boolean isCancelled() {
+            return false;
+        }
     }
 
     /**
@@ -66,7 +70,7 @@ public final class Proving {
             first.of(plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
         }
         List<SumProof> sums = new SumCheck(session, plan, printed.prints(), files).all();
-        List<ReceivedProof> received = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads).all(told);
+        List<ReceivedProof> received = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads).all(told::isCancelled);
         List<String> altered = proofs.stream().filter(FileProof::isRead)
                 .filter(file -> before.containsKey(file.path()) && !before.get(file.path()).equals(file.sha256())).map(FileProof::path).toList();
         return new Proof(proofs, Verdicts.of(plan, proofs, expected, sums, received, altered), sums, received);

@@ -34,6 +34,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -62,10 +63,10 @@ public final class ReceivedCheck {
     }
 
     /** One result for every section that has something to compare with. */
-    public List<ReceivedProof> all(WalkObserver observer) throws IOException {
+    public List<ReceivedProof> all(BooleanSupplier cancelled) throws IOException {
         List<ReceivedProof> proofs = new ArrayList<>();
         for (int section = 0; section < plan.sections().size(); section++) {
-            ReceivedProof proof = check(section, observer);
+            ReceivedProof proof = check(section, cancelled);
             if (proof != null) {
                 proofs.add(proof);
             }
@@ -73,7 +74,7 @@ public final class ReceivedCheck {
         return proofs;
     }
 
-    private ReceivedProof check(int index, WalkObserver observer) throws IOException {
+    private ReceivedProof check(int index, BooleanSupplier cancelled) throws IOException {
         PlannedSection section = plan.sections().get(index);
         SumSet set = SumSet.of(session, plan, index);
         boolean meant = set.whyNot().isEmpty() && set.missing().isEmpty();
@@ -86,14 +87,14 @@ public final class ReceivedCheck {
         Path sum = work.resolve("sum.wav");
         Path must = work.resolve("must.wav");
         try (ReceivedSession received = new ReceivedSession(plan, made, index, files, new HashSet<>(paths), ReceivedSession.Trims.TAKEN_BACK)) {
-            walk(received.session(), new Passage(new FrameRange(0, section.frames()), 0, Passage.Tail.NONE), received, sum, observer);
+            walk(received.session(), new Passage(new FrameRange(0, section.frames()), 0, Passage.Tail.NONE), received, sum, cancelled);
             if (meant) {
-                Print reference = plan.prints().stream().filter(print -> print.section() == index && print.isReference()).findFirst().orElseThrow();
+                Print reference = plan.reference(index).orElseThrow();
                 return compare(section, "the reference mix", sum, files.resolve(reference.path()), paths);
             }
             Passage passage = section.passage();
             double tail = plan.rate().seconds(section.frames()) - session.rate().seconds(passage.leadInFrames() + passage.range().frames());
-            walk(plainly(sounding), new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail))), recordings, must, observer);
+            walk(plainly(sounding), new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail))), recordings, must, cancelled);
             return compare(section, "the session’s own rows, laid together plainly", sum, must, paths);
         } finally {
             Files.deleteIfExists(sum);
@@ -136,15 +137,17 @@ public final class ReceivedCheck {
                 bare.fadeIn(), bare.fadeOut(), List.of(), bare.muted(), bare.inverted()) : bare;
     }
 
-    private void walk(Session from, Passage passage, Recordings source, Path to, WalkObserver observer) throws IOException {
+    private void walk(Session from, Passage passage, Recordings source, Path to, BooleanSupplier cancelled) throws IOException {
         Tap tap = new Tap(MixRow.ID, Station.FADER, Channels.STEREO, SampleFormat.FLOAT32, plan.rate(), Tap.Container.WAV, 0, to, null, 0);
         new Walk(from, List.of(tap), passage, Sharing.STANDARD, source, threads).print(new WalkObserver() {
             @Override
-            public void printed(double share) {}
+            public void printed(double share) {
+                // reading back has told already how far it is
+            }
 
             @Override
             public boolean isCancelled() {
-                return observer.isCancelled();
+                return cancelled.getAsBoolean();
             }
         });
     }
@@ -169,8 +172,7 @@ public final class ReceivedCheck {
             }
         }
         boolean same = leftover.peak() <= SumCheck.limit(plan.depth().sample(), paths.size());
-        long frame = section.passage().range().start() - section.passage().leadInFrames()
-                + Math.round((double) leftover.loudestAt() * session.rate().hertz() / plan.rate().hertz());
+        long frame = section.inSession(leftover.loudestAt(), plan.rate(), session.rate());
         Double lufs = loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble();
         return new ReceivedProof(section.name(), against, same, paths, leftover.rmsDbfs(), leftover.peakDbfs(), SongPlace.of(session, frame), lufs);
     }

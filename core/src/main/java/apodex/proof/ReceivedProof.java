@@ -9,7 +9,7 @@ import java.util.List;
  * @param section      name of the section; empty when there is only one
  * @param against      what it is held against, for people
  * @param same         whether it is that, to what the files' format can hold
- * @param files        paths of the files that sound; the others are muted
+ * @param files        paths of the files that sound
  * @param rmsDbfs      what is left over, RMS; null for nothing at all
  * @param peakDbfs     what is left over, loudest sample; null for nothing at all
  * @param place        where it is loudest, for people

@@ -7,7 +7,6 @@ import apodex.audio.SoundInfo;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
-import apodex.measure.Overview;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.MixRow;
@@ -43,7 +42,7 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
 
     /**
      * @param section which of the plan's sections
-     * @param sounding paths of the files that are heard; the others are muted
+     * @param sounding paths of the files that are heard; the others are left out, as if they were muted
      */
     public ReceivedSession(Plan plan, List<Printing.Made> made, int section, Path folder, Set<String> sounding, Trims trims)
             throws IOException {
@@ -52,7 +51,7 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
             Path file = folder.resolve(print.path());
-            if (print.section() != section || !Files.exists(file)) {
+            if (print.section() != section || !sounding.contains(print.path()) || !Files.exists(file)) {
                 continue;
             }
             SoundInfo info = SoundFile.examine(file);
@@ -61,8 +60,7 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
             Recording recording = new Recording(id, print.file(), plan.rate(), info.channels(), info.sample() == null ? SampleFormat.INT24 : info.sample(),
                     info.frames(), null, null);
             recordings.add(recording);
-            rows.add(new AudioRow(id, print.file(), List.of(Clip.whole(recording, 0, info.channels(), 0)), strip(print, made.get(i).placed(), trims)
-                    .withMuteAndSolo(!sounding.contains(print.path()), false)));
+            rows.add(new AudioRow(id, print.file(), List.of(Clip.whole(recording, 0, info.channels(), 0)), strip(print, made.get(i).placed(), trims)));
         }
         rows.add(new MixRow(MixRow.ID, "Sum", Strip.feeding()));
         this.session = new Session(Song.titled("As received"), plan.rate(), 0, "2000-01-01", PanLaw.ZERO, List.of(), recordings, rows);
@@ -96,10 +94,5 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
             sound.close();
         }
         unpacked.clear();
-    }
-
-    @Override
-    public Overview overview(String id) {
-        throw new UnsupportedOperationException("Printed files have pictures instead.");
     }
 }

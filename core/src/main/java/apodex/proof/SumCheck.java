@@ -62,7 +62,7 @@ public final class SumCheck {
         if (!set.missing().isEmpty() && set.missing().size() >= set.prints().size()) {
             return SumProof.notMeant(section.name(), "most rows have no file taken where they enter the mix", set.missing());
         }
-        Print reference = plan.prints().stream().filter(print -> print.section() == index && print.isReference()).findFirst().orElseThrow();
+        Print reference = plan.reference(index).orElseThrow();
         List<Print> there = set.prints().stream().filter(print -> Files.exists(files.resolve(print.path()))).toList();
         if (!Files.exists(files.resolve(reference.path()))) {
             return SumProof.notMeant(section.name(), "the reference mix is not on the disk", set.missing());
@@ -81,18 +81,12 @@ public final class SumCheck {
             culprits.addAll(explain(there, reference, leftover, section.frames(), index));
         }
         return new SumProof(section.name(), "", addsUp, there.stream().map(Print::path).toList(), leftover.rmsDbfs(), leftover.peakDbfs(),
-                Decibels.ofAmplitude(limit), leftover.loudestAt(), place(section, leftover.loudestAt()), leftover.curve(), culprits, set.missing());
+                Decibels.ofAmplitude(limit), leftover.loudestAt(), SongPlace.of(session, section.inSession(leftover.loudestAt(), plan.rate(), session.rate())), leftover.curve(), culprits, set.missing());
     }
 
     /** What rounding each file and the mix to the format can leave, dither included. */
     static double limit(SampleFormat sample, int files) {
         return sample.isFloat() ? FLOAT_LIMIT : Math.max(FLOAT_LIMIT, (files + 1) * 2 * Math.scalb(1.0, 1 - sample.bits()));
-    }
-
-    private String place(PlannedSection section, long frame) {
-        long ofSession = section.passage().range().start() - section.passage().leadInFrames()
-                + Math.round((double) frame * session.rate().hertz() / plan.rate().hertz());
-        return SongPlace.of(session, ofSession);
     }
 
     /** Holds every file, and every bus, against the leftover; gives what would make it small, the likeliest first. */

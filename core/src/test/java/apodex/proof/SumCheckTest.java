@@ -89,13 +89,7 @@ class SumCheckTest {
     }
 
     private Proof prove() throws IOException {
-        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), new Proving.Told() {
-            @Override
-            public void read(int index, FilePicture picture) {}
-
-            @Override
-            public void printed(double share) {}
-        });
+        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), (index, picture) -> { });
     }
 
     private static Handoff rowsAtMix(Depth depth) {

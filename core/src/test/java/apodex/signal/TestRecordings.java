@@ -18,7 +18,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Recordings in a folder, made from whole numbers or floats that the test knows. */
-public final class TestRecordings implements Recordings {
+public final class TestRecordings implements MeasuredRecordings {
     private final Path folder;
     private final Map<String, Path> files = new HashMap<>();
 

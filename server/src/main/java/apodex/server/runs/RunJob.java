@@ -115,11 +115,6 @@ class RunJob {
             }
 
             @Override
-            public void printed(double share) {
-                // reading tells how far it is file by file
-            }
-
-            @Override
             public boolean isCancelled() {
                 return meter.isCancelled();
             }

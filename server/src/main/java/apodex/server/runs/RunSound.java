@@ -75,7 +75,7 @@ public class RunSound {
     private static Set<String> sounding(Run run, int section, Heard heard, @Nullable Set<Integer> files) {
         List<Print> prints = run.plan().prints();
         if (heard == Heard.REFERENCE) {
-            return prints.stream().filter(print -> print.section() == section && print.isReference()).map(Print::path).collect(Collectors.toSet());
+            return run.plan().reference(section).map(Print::path).stream().collect(Collectors.toSet());
         }
         if (files != null) {
             return files.stream().filter(index -> index >= 0 && index < prints.size()).map(index -> prints.get(index).path()).collect(Collectors.toSet());
@@ -92,18 +92,16 @@ public class RunSound {
     private static double gainDb(Run run, int section, Heard heard) {
         ReceivedProof received = received(run, section);
         Double sum = received == null ? null : received.loudnessLufs();
-        Double reference = null;
-        for (int i = 0; i < run.plan().prints().size(); i++) {
-            FileProof file = run.proof().files().get(i);
-            if (run.plan().prints().get(i).isReference() && run.plan().prints().get(i).section() == section) {
-                // one channel is heard on both sides: twice the energy
-                reference = file.loudnessLufs() == null ? null : file.loudnessLufs() + (file.channels() == 1 ? 10 * Math.log10(2) : 0);
-            }
-        }
+        Double reference = run.plan().reference(section).map(print -> loudness(run.proof().files().get(run.plan().prints().indexOf(print)))).orElse(null);
         if (sum == null || reference == null) {
             return 0;
         }
         double difference = sum - reference;
         return heard == Heard.REFERENCE ? Math.min(0, difference) : Math.min(0, -difference);
+    }
+
+    /** As it is heard: one channel comes from both sides, with twice the energy. */
+    private static @Nullable Double loudness(FileProof file) {
+        return file.loudnessLufs() == null ? null : file.loudnessLufs() + (file.channels() == 1 ? 10 * Math.log10(2) : 0);
     }
 }
