@@ -5,9 +5,11 @@ import apodex.effect.Effects;
 import apodex.effect.Setting;
 import apodex.session.AudioRow;
 import apodex.session.Insert;
+import apodex.session.Move;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Strip;
+import apodex.signal.Returns;
 import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,8 +20,13 @@ import java.util.stream.Collectors;
 final class LeftOut {
     private LeftOut() {}
 
-    /** @param printed where files were taken; one at least */
-    static String of(Session session, Row row, List<Station> printed) {
+    /**
+     * In words, parted by semicolons; empty when nothing is.
+     *
+     * @param printed where files were taken; one at least
+     * @param returns what became of returns
+     */
+    static String of(Session session, Row row, List<Station> printed, Returns returns) {
         Station first = printed.stream().min(Station::compareTo).orElseThrow();
         List<String> left = new ArrayList<>();
         if (first == Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
@@ -34,19 +41,20 @@ final class LeftOut {
         if (first.compareTo(Station.FADER) < 0) {
             left.addAll(strip(row.strip()));
         }
-        row.strip().sends().forEach(send -> session.row(send.to()).ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
+        boolean carried = first.compareTo(Station.FADER) > 0 && returns == Returns.SHARED_OUT;
+        row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to()).ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
         return String.join("; ", left);
     }
 
     private static List<String> strip(Strip strip) {
         List<String> left = new ArrayList<>();
         if (!strip.faderMoves().isEmpty()) {
-            left.add("fader moves (" + strip.faderMoves().size() + " points)");
+            left.add(moves("fader", strip.faderMoves()));
         } else if (strip.faderDb() != 0) {
             left.add("fader at " + db(strip.faderDb()) + " dB");
         }
         if (!strip.panMoves().isEmpty()) {
-            left.add("pan moves (" + strip.panMoves().size() + " points)");
+            left.add(moves("pan", strip.panMoves()));
         } else if (strip.pan() != 0) {
             left.add("pan " + Math.round(Math.abs(strip.pan())) + (strip.pan() < 0 ? " left" : " right"));
         }
@@ -54,6 +62,10 @@ final class LeftOut {
             left.add("it is muted in the mix");
         }
         return left;
+    }
+
+    private static String moves(String of, List<Move> points) {
+        return of + " moves (" + points.size() + (points.size() == 1 ? " point)" : " points)");
     }
 
     private static String words(Insert insert) {

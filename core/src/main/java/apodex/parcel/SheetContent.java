@@ -166,7 +166,7 @@ final class SheetContent {
         if (printed.isEmpty()) {
             about.add("Not printed.");
         } else {
-            String left = LeftOut.of(session, row, printed);
+            String left = LeftOut.of(session, row, printed, plan.sharing().returns());
             if (!left.isEmpty()) {
                 about.add("Not in every file: " + left + ".");
             }

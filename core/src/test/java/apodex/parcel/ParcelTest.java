@@ -64,13 +64,7 @@ final class ParcelTest {
         plan = Planner.plan(session, handoff, recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
         Printing.Result result = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE);
-        proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), new Proving.Told() {
-            @Override
-            public void read(int index, apodex.proof.FilePicture picture) {}
-
-            @Override
-            public void printed(double share) {}
-        });
+        proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), (index, picture) -> { });
         plan = result.plan();
         parcel = new Parcel(session, handoff, plan, proof, "{}");
         zip = parcel.write(printed, Files.createDirectories(folder.resolve("zips"))).get(0);
