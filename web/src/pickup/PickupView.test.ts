@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ParcelPage } from '../lib/api/types';
 import PickupView from './PickupView.svelte';
 
-const file = (name: string, reference = false) => ({ name, folder: 'Tracks', what: name, channels: 1, bytes: 2_000_000, peakDbfs: -6.4, reference, section: 0 });
+const file = (name: string, reference = false) => ({ name, folder: 'Tracks', channels: 1, bytes: 2_000_000, peakDbfs: -6.4, reference, section: 0 });
 const open: ParcelPage = {
   locked: false, message: 'Hello <b>there</b>', endsAt: '2026-12-09T10:00:00Z',
   parcel: {

@@ -10,7 +10,7 @@
     switch (view.state) {
       case 'waiting': return 'Waiting for its turn';
       case 'printing': return `Printing ${count(view.files.length, 'file')}`;
-      case 'proofing': return view.detail.filesRead < view.files.length ? `Reading back ${view.detail.filesRead} of ${view.files.length}` : 'Packing the parcel';
+      case 'proofing': return view.detail.filesRead < view.files.length ? `Reading back ${view.detail.filesRead} of ${view.files.length}` : 'Adding up and packing';
       case 'done': return `${count(view.files.length, 'file')} printed`;
       case 'failed': return 'This run failed';
       case 'cancelled': return 'Cancelled';

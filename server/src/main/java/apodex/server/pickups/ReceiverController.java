@@ -88,7 +88,7 @@ class ReceiverController {
             @CookieValue(name = KEY, required = false) @Nullable String key, @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part);
-        tellFetched(pickup, range, runs.parcel(pickup.runId()).zips().get(part).name());
+        tellFetched(pickup, range, answer);
         return answer;
     }
 
@@ -97,14 +97,14 @@ class ReceiverController {
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.file(pickup.runId(), file);
-        tellFetched(pickup, range, runs.parcel(pickup.runId()).files().get(file).name());
+        tellFetched(pickup, range, answer);
         return answer;
     }
 
     /** A download that goes on is not another one. */
-    private void tellFetched(Pickup pickup, @Nullable String range, String what) {
+    private void tellFetched(Pickup pickup, @Nullable String range, ResponseEntity<Resource> fetched) {
         if (range == null || range.replace(" ", "").startsWith("bytes=0-")) {
-            mapper.tell(pickup.id(), EventKind.FETCHED, what);
+            mapper.tell(pickup.id(), EventKind.FETCHED, fetched.getHeaders().getContentDisposition().getFilename());
         }
     }
 

@@ -3,15 +3,13 @@ package apodex.server.runs;
 import apodex.audio.Digests;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
-import apodex.proof.Proof;
 import apodex.server.DataFolder;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.AbstractMap;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -34,53 +32,52 @@ class EarlierFiles {
         return run.everything() ? Map.of() : new Found(run);
     }
 
-    /** Looks into one run after the other, the latest first. */
+    /** Looks into one run after the other, the latest first; each is read once. */
     private final class Found extends AbstractMap<String, Printing.Earlier> {
         private final Map<String, Optional<Printing.Earlier>> known = new HashMap<>();
-        private final Iterable<String> runs;
+        private final List<Map<String, Candidate>> runs;
 
         Found(Run run) {
-            this.runs = mapper.earlierRuns(run.handoffId(), run.id(), RUNS);
+            this.runs = mapper.earlierRuns(run.handoffId(), run.id(), RUNS).stream().map(EarlierFiles.this::candidates).toList();
         }
 
         @Override
         public Printing.Earlier get(Object key) {
-            return known.computeIfAbsent((String) key, this::find).orElse(null);
-        }
-
-        private Optional<Printing.Earlier> find(String key) {
-            for (String id : runs) {
-                Optional<Printing.Earlier> earlier = in(id, key);
-                if (earlier.isPresent()) {
-                    return earlier;
-                }
-            }
-            return Optional.empty();
-        }
-
-        private Optional<Printing.Earlier> in(String runId, String key) {
-            try {
-                RunFolder folder = new RunFolder(dataFolder.run(runId));
-                Printing.Result result = folder.result();
-                for (int i = 0; i < result.prints().size(); i++) {
-                    if (result.prints().get(i).key().equals(key)) {
-                        Print print = result.plan().prints().get(i);
-                        Path file = folder.files().resolve(print.path());
-                        Proof proof = mapper.find(runId).proof();
-                        boolean same = Files.exists(file) && Digests.sha256(file).equals(proof.files().get(i).sha256());
-                        return same ? Optional.of(new Printing.Earlier(file, result.plan().section(print).frames(), result.prints().get(i)))
-                                : Optional.empty();
-                    }
-                }
-            } catch (IOException | RuntimeException e) {
-                return Optional.empty(); // what cannot be read is printed again
-            }
-            return Optional.empty();
+            return known.computeIfAbsent((String) key, wanted -> runs.stream().map(run -> run.get(wanted)).filter(Objects::nonNull)
+                    .filter(Candidate::isAsItWas).map(Candidate::file).findFirst()).orElse(null);
         }
 
         @Override
         public Set<Entry<String, Printing.Earlier>> entrySet() {
-            return new HashSet<>(); // only ever asked by key
+            throw new UnsupportedOperationException("It is only ever asked by key.");
         }
+    }
+
+    /** @param sha256 what the file's hash was when it was printed */
+    private record Candidate(Printing.Earlier file, String sha256) {
+        boolean isAsItWas() {
+            try {
+                return Digests.sha256(file.file()).equals(sha256);
+            } catch (IOException e) {
+                return false; // gone, or no longer whole: printed again
+            }
+        }
+    }
+
+    private Map<String, Candidate> candidates(String runId) {
+        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        Map<String, Candidate> candidates = new HashMap<>();
+        try {
+            Printing.Result result = folder.result();
+            List<RunMapper.StoredFile> printed = mapper.files(runId);
+            for (int i = 0; i < result.prints().size(); i++) {
+                Print print = result.plan().prints().get(i);
+                Printing.Earlier earlier = new Printing.Earlier(folder.files().resolve(print.path()), result.plan().section(print).frames(), result.prints().get(i));
+                candidates.put(result.prints().get(i).key(), new Candidate(earlier, printed.get(i).sha256()));
+            }
+        } catch (IOException | RuntimeException e) {
+            return Map.of(); // of an earlier version, or no longer there
+        }
+        return candidates;
     }
 }

@@ -1,8 +1,11 @@
 package apodex.server.runs;
 
+import apodex.handoff.Print;
+import apodex.proof.FileProof;
 import apodex.server.web.Refused;
 import apodex.session.Song;
 import jakarta.annotation.Nullable;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -22,7 +25,7 @@ public class RunPublic {
      *
      * @param reference whether it is the reference mix
      */
-    public record PublicFile(String name, String folder, String what, int channels, long bytes, @Nullable Double peakDbfs, boolean reference, int section) {}
+    public record PublicFile(String name, String folder, int channels, long bytes, @Nullable Double peakDbfs, boolean reference, int section) {}
 
     /** A stretch of the song. @param frames length of its files */
     public record PublicSection(String name, long frames) {}
@@ -43,14 +46,17 @@ public class RunPublic {
 
     public Parcel parcel(String runId) {
         Run run = mapper.find(runId);
-        RunView view = RunView.of(run, mapper.parcels(runId));
         Song song = run.session().song();
-        List<PublicFile> files = view.files().stream().map(file -> new PublicFile(file.name(), file.folder(), file.rowName(), file.channels(), file.bytes(),
-                file.peakDbfs(), run.plan().prints().get(view.files().indexOf(file)).isReference(), file.section())).toList();
+        List<PublicFile> files = new ArrayList<>();
+        for (int i = 0; i < run.plan().prints().size(); i++) {
+            Print print = run.plan().prints().get(i);
+            FileProof file = run.proof().files().get(i);
+            files.add(new PublicFile(print.file(), print.folder(), file.channels(), file.bytes(), file.peakDbfs(), print.isReference(), print.section()));
+        }
         return new Parcel(song.title(), song.artist(), run.handoff().name(), run.handoff().brief().name(), run.version(),
                 song.tempo() == null ? null : song.tempoLabel(), song.meter() == null ? null : song.meter().written(),
                 song.key() == null ? null : song.key().written(), run.plan().rate().hertz(), run.plan().depth().sample().label(),
-                view.sections().stream().map(section -> new PublicSection(section.name(), section.frames())).toList(), files,
-                view.parcels().stream().map(zip -> new Zip(zip.name(), zip.bytes(), zip.sha256())).toList());
+                run.plan().sections().stream().map(section -> new PublicSection(section.name(), section.frames())).toList(), files,
+                mapper.parcels(runId).stream().map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256())).toList());
     }
 }

@@ -26,7 +26,6 @@ import java.util.List;
  * @param frames   length every file has or will have
  * @param files    as planned, and once proofed as read back
  * @param others   what comes with the files in the parcel: notes, an MP3
- * @param startsAtBarOne whether the files begin where the session does, so that bars can be drawn
  * @param changes what changed since the run before
  * @param sections what stretches of the song there are
  * @param sums     by section: whether files add up
@@ -49,7 +48,6 @@ record RunView(
         Instant createdAt,
         List<RunFile> files,
         List<OtherFile> others,
-        boolean startsAtBarOne,
         @Nullable SinceLastRun changes,
         List<SectionView> sections,
         List<Verdict> verdicts,
@@ -114,7 +112,7 @@ record RunView(
         Proof proof = run.state() == RunState.DONE && run.proof() != null ? run.proof() : new Proof(List.of(), List.of(), List.of(), List.of());
         return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), others(run.plan()), startsAtBarOne(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcels);
+                run.createdAt(), files(run), others(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcels);
     }
 
     private static List<OtherFile> others(Plan plan) {
@@ -130,10 +128,6 @@ record RunView(
     private static List<SectionView> sections(Plan plan) {
         return plan.sections().stream().map(section -> new SectionView(section.name(), section.folder(), section.frames(),
                 section.passage().range().start(), section.passage().leadInFrames())).toList();
-    }
-
-    private static boolean startsAtBarOne(Plan plan) {
-        return plan.passage().range().start() == 0 && plan.passage().leadInFrames() == 0;
     }
 
     private static List<RunFile> files(Run run) {
