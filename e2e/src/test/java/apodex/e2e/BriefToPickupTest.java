@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.OutsideTools;
-import apodex.server.TestServer;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -12,10 +11,6 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -24,37 +19,11 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** The demo song from a brief to somebody's hands: plan, print, proof, parcel, pickup. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-final class BriefToPickupTest {
+final class BriefToPickupTest extends InTheBrowser {
     @TempDir private static Path folder;
-    private static TestServer server;
-    private static Browsing browsing;
-    private Page page;
 
-    @BeforeAll
-    static void start() throws Exception {
-        server = TestServer.start(folder.resolve("data"), "--apodex.demo=true");
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
-
-    @BeforeEach
-    void open() {
-        page = browsing.page();
-    }
-
-    @AfterEach
-    void noComplaints() {
-        assertThat(browsing.complaints()).isEmpty();
-        page.context().close();
-    }
-
-    private void go(String path) {
-        page.navigate(server.client().uri("/#" + path).toString());
+    BriefToPickupTest() {
+        super("--apodex.demo=true");
     }
 
     private Locator button(String name) {

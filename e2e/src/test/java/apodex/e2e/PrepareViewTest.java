@@ -3,38 +3,21 @@ package apodex.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import apodex.server.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The demo song, looked over and brought to ready. */
-final class PrepareViewTest {
+final class PrepareViewTest extends InTheBrowser {
     private static final int MOST_STEPS = 90;
-    private static Browsing browsing;
-    private static TestServer server;
-    @TempDir private static Path data;
 
-    @BeforeAll
-    static void start() {
-        server = TestServer.start(data, "--apodex.demo=true");
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
+    PrepareViewTest() {
+        super("--apodex.demo=true");
     }
 
     @Test
     void theDemoSongIsBroughtToReadyWithTheKeyboardAlone() {
-        Page page = browsing.page();
         page.navigate(server.client().uri("/#/s/low-tide-waltz/prepare").toString());
         Locator findings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Findings"));
         assertThat(findings).containsText("1 stops", new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
@@ -59,12 +42,10 @@ final class PrepareViewTest {
             nameIsThere(page, sentence, 1);
         }
         page.keyboard().press("Escape");
-        assertThat(browsing.complaints()).isEmpty();
     }
 
     @Test
     void namesAreTypedOverRowByRowAndReplacedTogether() {
-        Page page = browsing.page();
         page.navigate(server.client().uri("/#/s/low-tide-waltz/prepare").toString());
         page.getByLabel("all rows").check();
         Locator fields = page.locator("input.name");

@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.SoundBytes;
-import apodex.server.TestServer;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -12,40 +11,23 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Working on the demo song: rows, takes, the ruler, listening; and bringing in what other programs lay out. */
-final class SessionViewTest {
+final class SessionViewTest extends InTheBrowser {
     private static final int RULER = 62;
     private static final int ROW = 37;
     private static final int LANE = 26;
-    private static Browsing browsing;
-    private static TestServer server;
-    @TempDir private static Path data;
-    private Page page;
 
-    @BeforeAll
-    static void start() {
-        server = TestServer.start(data, "--apodex.demo=true");
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
+    SessionViewTest() {
+        super("--apodex.demo=true");
     }
 
     @BeforeEach
-    void open() {
-        page = browsing.page();
-        page.navigate(server.client().uri("/#/s/low-tide-waltz").toString());
+    void openTheDemoSong() {
+        go("/s/low-tide-waltz");
         page.getByLabel("Timeline").locator("canvas").waitFor();
     }
 
@@ -56,15 +38,13 @@ final class SessionViewTest {
             page.waitForResponse("**/undo", undo::click);
             page.waitForTimeout(100);
         }
-        assertThat(browsing.complaints()).isEmpty();
-        page.context().close();
     }
 
-    private static JsonNode session() throws Exception {
+    private JsonNode session() throws Exception {
         return server.client().get("/api/sessions/low-tide-waltz").json().get("session");
     }
 
-    private static JsonNode row(String id) throws Exception {
+    private JsonNode row(String id) throws Exception {
         for (JsonNode row : session().get("rows")) {
             if (row.get("id").asText().equals(id)) {
                 return row;
@@ -73,7 +53,7 @@ final class SessionViewTest {
         throw new AssertionError("no row " + id);
     }
 
-    private static int place(String id) throws Exception {
+    private int place(String id) throws Exception {
         int at = 0;
         for (JsonNode row : session().get("rows")) {
             if (row.get("id").asText().equals(id)) {

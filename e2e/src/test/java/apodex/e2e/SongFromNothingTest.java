@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.OutsideTools;
 import apodex.audio.SoundBytes;
-import apodex.server.TestServer;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -20,34 +19,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A small song made from nothing with the page alone; the printed samples obey. */
-final class SongFromNothingTest {
+final class SongFromNothingTest extends InTheBrowser {
     private static final int SECOND = 48_000;
     private static final int RULER = 62;
     private static final int ROW = 37;
-    private static Browsing browsing;
-    private static TestServer server;
-    @TempDir private static Path data;
     @TempDir private Path folder;
-    private Page page;
     private String id;
-
-    @BeforeAll
-    static void start() {
-        server = TestServer.start(data);
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
 
     /** Whole numbers of 24 bits that come and go gently, so that nothing needs putting right but what the test does. */
     private static long[] tone(int frames, double amplitude, double hertz) {
@@ -75,7 +56,6 @@ final class SongFromNothingTest {
 
     @Test
     void aSmallSongIsBuiltPreparedAndPrinted() throws Exception {
-        page = browsing.page();
         page.navigate(server.client().uri("/").toString());
         page.getByTestId("files").setInputFiles(new FilePayload[] {file("Tuba.wav", tuba), file("Harp.wav", harp), file("Voice.wav", voice)});
         page.getByText("Open the session").click();
@@ -89,7 +69,6 @@ final class SongFromNothingTest {
         prepare();
         Path unpacked = printAndFetch();
         obeys(unpacked);
-        assertThat(browsing.complaints()).isEmpty();
     }
 
     private JsonNode session() throws Exception {

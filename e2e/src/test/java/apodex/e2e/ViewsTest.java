@@ -3,51 +3,16 @@ package apodex.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import apodex.server.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Views with the demo song: empty and error states, keys, zoom, night, two windows, cancelling. */
-final class ViewsTest {
-    private static Browsing browsing;
-    private static TestServer server;
-    @TempDir private static Path data;
-    private Page page;
-
-    @BeforeAll
-    static void start() {
-        server = TestServer.start(data, "--apodex.demo=true");
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
-
-    @BeforeEach
-    void open() {
-        page = browsing.page();
-    }
-
-    @AfterEach
-    void noComplaints() {
-        assertThat(browsing.complaints()).isEmpty();
-        page.context().close();
-    }
-
-    private void go(String path) {
-        page.navigate(server.client().uri("/#" + path).toString());
+final class ViewsTest extends InTheBrowser {
+    ViewsTest() {
+        super("--apodex.demo=true");
     }
 
     @Test

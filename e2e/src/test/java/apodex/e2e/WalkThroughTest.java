@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.OutsideTools;
 import apodex.audio.SoundBytes;
-import apodex.server.TestServer;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -18,35 +17,17 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** From 40 dropped recordings to the samples in the downloaded parcel, with nothing but the page. */
-final class WalkThroughTest {
+final class WalkThroughTest extends InTheBrowser {
     private static final int FRAMES = 24_000;
     private static final long FIRST_STAMP = 48_000L * 3_600;
-    private static Browsing browsing;
-    private static TestServer server;
-    @TempDir private static Path data;
     @TempDir private Path folder;
-
-    @BeforeAll
-    static void start() {
-        server = TestServer.start(data);
-        browsing = new Browsing();
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
 
     @Test
     void fortyRecordingsBecomeAParcel() throws Exception {
-        Page page = browsing.page();
         page.navigate(server.client().uri("/").toString());
         assertThat(page.getByText("The shelf is empty")).isVisible();
 
@@ -65,7 +46,6 @@ final class WalkThroughTest {
         plan(page);
         Path unpacked = printAndFetch(page);
         check(unpacked, samples);
-        assertThat(browsing.complaints()).isEmpty();
     }
 
     private FilePayload[] forty(List<List<Long>> samples) {
