@@ -60,7 +60,8 @@
   const save = () => attempt(async () => look(await briefs.save(id!, edited!)));
   const remove = () => attempt(async () => {
     await briefs.remove(id!);
-    look(briefs.all[0]!);
+    id = undefined;
+    toasts.say(`“${edited!.name}” is deleted. It still stands here: save it as your own to keep it.`);
   });
   const use = () => attempt(async () => {
     await store.setBrief(edited!);

@@ -7,8 +7,9 @@
   import { bytes, CHANNEL_WORDS, dbfs } from '../lib/units';
   import RowWave from '../lib/waveform/RowWave.svelte';
   import { levelWord } from './level';
-  import { CHANNELS, typedNumber } from './settingWords';
+  import { CHANNELS } from './settingWords';
   import { column, STATIONS } from './stamping.svelte';
+  import { typedNumber } from './typedNumber';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
   let { store, session: sessions, row }: { store: HandoffStore; session: SessionStore; row: PlanRow } = $props();
@@ -45,9 +46,10 @@
   }
 
   function trim(field: HTMLInputElement) {
-    const db = typedNumber(field.value);
-    field.value = String(db ?? 0);
-    void store.setRow(row.row, { trimDb: db === 0 ? null : db });
+    typedNumber(field, byHand.trimDb ?? 0, (db) => {
+      field.value = String(db ?? 0);
+      void store.setRow(row.row, { trimDb: db === 0 ? null : db });
+    });
   }
 
   function word(print: Print, field: HTMLInputElement) {

@@ -3,6 +3,7 @@
   import type { Point, Section } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
+  import { barAt, quarterAt, quarterOfBar, type Tempo } from '../lib/time/tempo';
   import { fromMarkers, pointText, toPoint } from './range';
 
   /** Which stretches of the song are printed: all of it, one, or several with a name and a folder each. */
@@ -13,13 +14,13 @@
   let filled = false;
   const markers = $derived(session.session!.markers);
   const names = $derived(markers.map((marker) => marker.name));
-  const lastBar = $derived(session.tempo ? String(Math.max(2, Math.ceil(endBar()))) : '');
+  const lastBar = $derived(session.tempo ? String(barAfter(session.tempo, session.frames / session.session!.rate)) : '');
 
-  function endBar(): number {
-    const song = session.session!.song;
-    const [beats, unit] = (song.meter ?? '4/4').split('/').map(Number);
-    const quarters = (session.frames / session.session!.rate) * ((song.tempo ?? 120) / 60);
-    return quarters / ((beats! * 4) / unit!) + 1;
+  /** The first bar that begins at the end of the session or later. */
+  function barAfter(tempo: Tempo, seconds: number): number {
+    const end = quarterAt(tempo, seconds);
+    const { bar } = barAt(tempo, end);
+    return Math.max(2, quarterOfBar(tempo, bar) >= end ? bar : bar + 1);
   }
 
   $effect(() => {

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Settings } from '../lib/api/types';
   import { DEPTH_WORDS } from '../lib/units';
-  import { CHANNELS, CLICKS, DEPTHS, DYNAMICS, DYNAMICS_WORDS, FOLDERS, FORMATS, RATES, RETURN_WORDS, RETURNS, typedNumber } from './settingWords';
+  import { CHANNELS, CLICKS, DEPTHS, DYNAMICS, DYNAMICS_WORDS, FOLDERS, FORMATS, RATES, RETURN_WORDS, RETURNS } from './settingWords';
+  import { typedNumber } from './typedNumber';
 
   /** Everything that holds for all files. What is not set here comes from `behind`. */
   let { settings, behind, behindWords, onset }: { settings: Settings; behind: Settings; behindWords: string; onset: (change: Partial<Settings>) => void } = $props();
@@ -33,11 +34,11 @@
   {@render select('depth', 'Sample format', DEPTHS.map((depth) => [depth, DEPTH_WORDS[depth]] as const), OPEN_DEPTH)}
   {@render select('rate', 'Rate', RATES.map((hertz) => [String(hertz), `${hertz / 1000} kHz`] as const), OPEN_RATE)}
   {@render select('sides', 'Channels', CHANNELS)}
-  <label><span>Lead-in</span><span class="with"><input class:set={settings.leadInBars !== null && settings.leadInBars !== undefined} value={settings.leadInBars ?? ''} placeholder={String(behind.leadInBars ?? 0)} inputmode="numeric" onchange={(e) => onset({ leadInBars: typedNumber(e.currentTarget.value) })} /> bars</span></label>
-  <label><span>Tail</span><span class="with"><input class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined} value={settings.tailSeconds ?? ''} placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined ? 'until quiet' : String(behind.tailSeconds)} onchange={(e) => onset({ tailSeconds: typedNumber(e.currentTarget.value) })} /> s</span></label>
+  <label><span>Lead-in</span><span class="with"><input class:set={settings.leadInBars !== null && settings.leadInBars !== undefined} value={settings.leadInBars ?? ''} placeholder={String(behind.leadInBars ?? 0)} inputmode="numeric" onchange={(e) => typedNumber(e.currentTarget, settings.leadInBars, (leadInBars) => onset({ leadInBars }))} /> bars</span></label>
+  <label><span>Tail</span><span class="with"><input class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined} value={settings.tailSeconds ?? ''} placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined ? 'until quiet' : String(behind.tailSeconds)} onchange={(e) => typedNumber(e.currentTarget, settings.tailSeconds, (tailSeconds) => onset({ tailSeconds }))} /> s</span></label>
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
-  <label><span>Zips no larger than</span><span class="with"><input class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined} value={settings.splitMegabytes ?? ''} placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'} inputmode="numeric" onchange={(e) => onset({ splitMegabytes: typedNumber(e.currentTarget.value) })} /> MB</span></label>
+  <label><span>Zips no larger than</span><span class="with"><input class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined} value={settings.splitMegabytes ?? ''} placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'} inputmode="numeric" onchange={(e) => typedNumber(e.currentTarget, settings.splitMegabytes, (splitMegabytes) => onset({ splitMegabytes }))} /> MB</span></label>
   {@render select('returns', 'Returns at Bus and Mix', RETURNS)}
   {@render select('dynamics', 'Shared dynamics', DYNAMICS)}
 </div>

@@ -2,6 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Settings } from '../lib/api/types';
+import { toasts } from '../lib/chrome/toasts.svelte';
 import SettingsFields from './SettingsFields.svelte';
 
 const behind: Settings = { format: 'wav', depth: null, rate: null, sides: 'automatic', returns: 'sharedOut', dynamics: 'inPlace', leadInBars: 2, count: true, click: 'first', tailSeconds: null, takes: false, notes: true, listening: false, document: false, folders: 'kind' };
@@ -32,8 +33,17 @@ describe('what holds for all files', () => {
     expect(onset).toHaveBeenLastCalledWith({ depth: null });
     await fireEvent.change(screen.getByLabelText('Tail s'), { target: { value: '2,5' } });
     expect(onset).toHaveBeenLastCalledWith({ tailSeconds: 2.5 });
-    await fireEvent.change(screen.getByLabelText('Zips no larger than MB'), { target: { value: 'large' } });
+    await fireEvent.change(screen.getByLabelText('Zips no larger than MB'), { target: { value: '' } });
     expect(onset).toHaveBeenLastCalledWith({ splitMegabytes: null });
+  });
+
+  it('puts back what stood there when no number is typed', async () => {
+    const onset = shown({ tailSeconds: 3 });
+    const tail = screen.getByLabelText('Tail s') as HTMLInputElement;
+    await fireEvent.change(tail, { target: { value: 'long' } });
+    expect(onset).not.toHaveBeenCalled();
+    expect(tail.value).toBe('3');
+    expect(toasts.list.at(-1)).toMatchObject({ kind: 'wrong', text: expect.stringContaining('“long” is not a number') });
   });
 
   it('a box that is set as it is behind says nothing of its own', async () => {

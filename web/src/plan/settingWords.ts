@@ -19,9 +19,3 @@ export const DYNAMICS_WORDS: Record<NonNullable<Settings['dynamics']>, string> =
   inPlace: 'Compressors on buses and mix do to each row what they did to the whole: the files add up.',
   alone: 'Each row goes through buses and mix as in solo: the files do not add up.',
 };
-
-/** A number as people type it; null for nothing or nonsense. */
-export function typedNumber(text: string): number | null {
-  const written = text.trim().replace('−', '-').replace(',', '.');
-  return written === '' || !Number.isFinite(Number(written)) ? null : Number(written);
-}

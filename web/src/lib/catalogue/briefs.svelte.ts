@@ -13,7 +13,7 @@ class Briefs {
     this.all = await answer(client.GET('/api/briefs'));
   }
 
-  /** The entry a handoff's brief came from, if that is still as it was. */
+  /** The entry that bears the name of a handoff's brief; the handoff keeps the brief as it was when it was chosen. */
   like(brief: Brief): BriefEntry | undefined {
     return this.all.find((entry) => entry.brief.name === brief.name);
   }
