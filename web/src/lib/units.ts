@@ -31,10 +31,10 @@ export function dbfs(level: number | null | undefined): string {
   return level === null || level === undefined ? 'silent' : `${signed(level)} dBFS`;
 }
 
-/** One decimal with a real minus sign. */
-export function signed(value: number): string {
-  const rounded = value.toFixed(1);
-  return rounded === '-0.0' ? '0.0' : rounded.replace('-', '−');
+/** With a real minus sign, and none before nothing. */
+export function signed(value: number, decimals = 1): string {
+  const rounded = value.toFixed(decimals);
+  return (Number(rounded) === 0 ? rounded.replace('-', '') : rounded).replace('-', '−');
 }
 
 /** `3 801 600` */

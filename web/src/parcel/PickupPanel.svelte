@@ -1,6 +1,7 @@
 <script lang="ts">
   import client, { answer } from '../lib/api/client';
   import type { PickupView } from '../lib/api/types';
+  import { copy } from '../lib/copy';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import { count, moment } from '../lib/units';
 
@@ -28,20 +29,13 @@
       const made = await answer(client.POST('/api/runs/{runId}/pickups', { params: { path: { runId } }, body: { days, passPhrase: passPhrase || null, message: message || null } }));
       links = [made, ...links];
       passPhrase = message = '';
-      await copy(made);
+      await copyLink(made);
     } catch (thrown) {
       toasts.wrong(thrown);
     }
   }
 
-  async function copy(link: PickupView) {
-    try {
-      await navigator.clipboard.writeText(address(link));
-      toasts.say('Link copied.', 'good');
-    } catch {
-      toasts.say(`The link is ${address(link)}`);
-    }
-  }
+  const copyLink = (link: PickupView) => copy('Link', address(link));
 
   async function withdraw(link: PickupView) {
     try {
@@ -68,7 +62,7 @@
       <div class="line"><a class="mono" href={link.path} target="_blank" rel="noreferrer">{link.path.slice(0, 14)}…</a>
         <span class="cap">{link.withdrawn ? 'withdrawn' : over(link) ? 'ended' : `until ${moment(link.endsAt)}`}{link.passPhrase ? ', pass phrase' : ''}</span></div>
       <div class="line"><b>fetched {link.fetched}×</b>
-        {#if !over(link)}<button class="plain" onclick={() => copy(link)}>Copy</button><button class="plain" onclick={() => withdraw(link)}>Withdraw</button>{/if}</div>
+        {#if !over(link)}<button class="plain" onclick={() => copyLink(link)}>Copy</button><button class="plain" onclick={() => withdraw(link)}>Withdraw</button>{/if}</div>
       {#each link.events.filter((event) => event.kind !== 'opened').slice(0, 4) as event, i (i)}
         <p class="cap" class:wrong={event.kind === 'problem'} class:good={event.kind === 'arrived'}>{moment(event.at)}: {WORDS[event.kind]}{event.words ? `: ${event.words}` : ''}</p>
       {:else}<p class="cap">{link.events.length ? `opened ${count(link.events.length, 'time')}` : 'not opened yet'}</p>{/each}

@@ -1,20 +1,11 @@
 <script lang="ts">
   import { DownloadOutline } from 'flowbite-svelte-icons';
   import type { RunView } from '../lib/api/types';
-  import { toasts } from '../lib/chrome/toasts.svelte';
+  import { copy } from '../lib/copy';
   import { bytes, count } from '../lib/units';
 
   let { view }: { view: RunView } = $props();
   const parcels = $derived(view.parcels);
-
-  async function copy(text: string) {
-    try {
-      await navigator.clipboard.writeText(text);
-      toasts.say('Checksum copied.');
-    } catch {
-      toasts.say(`The browser does not let pages copy here. The checksum is ${text}`, 'wrong');
-    }
-  }
 </script>
 
 <p class="cap">THE PARCEL</p>
@@ -24,7 +15,7 @@
   <dl class="facts-list">
     <dt>Size</dt><dd class="mono">{bytes(parcel.bytes)}</dd>
     {#if parcels.length === 1}<dt>Holds</dt><dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd><dt>Packed</dt><dd class="mono">stored, not compressed</dd>{/if}
-    <dt>SHA-256</dt><dd><button class="mono sum" title="Copy the whole checksum" onclick={() => copy(parcel.sha256)}>{parcel.sha256.slice(0, 8)}…{parcel.sha256.slice(-6)}</button></dd>
+    <dt>SHA-256</dt><dd><button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', parcel.sha256)}>{parcel.sha256.slice(0, 8)}…{parcel.sha256.slice(-6)}</button></dd>
   </dl>
   <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download><DownloadOutline class="h-4 w-4" />{parcels.length === 1 ? 'Download the parcel' : `Download ${part + 1} of ${parcels.length}`}</a>
 {/each}

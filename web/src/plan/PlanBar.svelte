@@ -27,7 +27,7 @@
   let naming = $state(false);
   let newName = $state('');
 
-  const set = (change: Partial<Settings>) => void store.set(change);
+  const set = (change: Partial<Settings>) => store.set(change);
 
   function choose(select: HTMLSelectElement) {
     const entry = briefs.all.find((each) => each.id === select.value);
@@ -74,12 +74,12 @@
   <span class="cap">Range</span>
   <button class="plain slim field" onclick={() => (ranging = true)} aria-label="Range: {rangeText(handoff.sections)}">{rangeText(handoff.sections)}</button>
   <label class="cap" for="lead">Lead-in</label>
-  <input id="lead" class="unit" value={String(settled.leadInBars ?? 0)} inputmode="numeric" title="Bars before the range" onchange={(e) => typedNumber(e.currentTarget, settled.leadInBars ?? 0, (leadInBars) => set({ leadInBars }))} /><span class="cap">bars</span>
+  <input id="lead" class="unit" value={String(settled.leadInBars ?? 0)} inputmode="numeric" title="Bars before the range" onchange={(e) => typedNumber(e.currentTarget, (leadInBars) => set({ leadInBars }), () => settled.leadInBars ?? 0)} /><span class="cap">bars</span>
   <label class="cap count" title="Clicks instead of silence, in the file of the click"><input type="checkbox" checked={!!settled.count} onchange={(e) => set({ count: e.currentTarget.checked })} />count</label>
   <label class="cap" for="click">Click</label>
   <select id="click" value={settled.click} onchange={(e) => set({ click: e.currentTarget.value as 'none' })}>{#each CLICKS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
   <label class="cap" for="tail">Tail</label>
-  <input id="tail" class="tail" value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)} placeholder="until quiet" title="Seconds after the range; empty: until every file has been quiet for a second" onchange={(e) => typedNumber(e.currentTarget, settled.tailSeconds, (tailSeconds) => set({ tailSeconds }))} />
+  <input id="tail" class="tail" value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)} placeholder="until quiet" title="Seconds after the range; empty: until every file has been quiet for a second" onchange={(e) => typedNumber(e.currentTarget, (tailSeconds) => set({ tailSeconds }), () => settled.tailSeconds)} />
   <button class="plain slim last" onclick={() => (more = true)}>More…</button>
 </div>
 <BriefDialog {store} bind:open={briefing} />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { AudioRow, PlanRow, Print, Sides, Station } from '../lib/api/types';
+  import NumberField from '../lib/NumberField.svelte';
   import { effects } from '../lib/catalogue/effects.svelte';
   import { settings } from '../lib/signal/words';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -9,7 +10,6 @@
   import { levelWord } from './level';
   import { CHANNELS } from './settingWords';
   import { column, STATIONS } from './stamping.svelte';
-  import { typedNumber } from './typedNumber';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
   let { store, session: sessions, row }: { store: HandoffStore; session: SessionStore; row: PlanRow } = $props();
@@ -43,13 +43,6 @@
     const kept = !row.kept[index];
     const back = kept === source!.strip.inserts[index]!.kept;
     void store.setRow(row.row, { kept: back ? others : [...others, { effect, nth, kept }] });
-  }
-
-  function trim(field: HTMLInputElement) {
-    typedNumber(field, byHand.trimDb ?? 0, (db) => {
-      field.value = String(db ?? 0);
-      void store.setRow(row.row, { trimDb: db === 0 ? null : db });
-    });
   }
 
   function word(print: Print, field: HTMLInputElement) {
@@ -91,7 +84,7 @@
 {/if}
 <h3>Channels</h3>
 <div class="choice"><select aria-label="Channels of this row" value={byHand.sides ?? ''} onchange={(e) => void store.setRow(row.row, { sides: (e.currentTarget.value || null) as Sides | null })}><option value="">as for all: {CHANNELS.find(([value]) => value === settled.sides)?.[1]}</option>{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
-  <label class="cap" for="trim">Trim</label><input id="trim" value={String(byHand.trimDb ?? 0)} title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'} onchange={(e) => trim(e.currentTarget)} /><span class="cap">dB</span></div>
+  <span title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'}><NumberField label="Trim" value={byHand.trimDb ?? 0} unit="dB" lowest={-48} highest={48} step={0.5} onset={(db) => void store.setRow(row.row, { trimDb: db === 0 ? null : db })} /></span></div>
 <p class="evidence"><b>{CHANNEL_WORDS[row.channels]}</b> – {row.evidence}</p>
 {#if takes.length}
   <h3>Takes at Raw</h3>
@@ -128,7 +121,6 @@
   .word .plain { padding: 1px 7px; }
   select, input:not([type='checkbox']) { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 7px; font-size: 12.5px; height: 27px; min-width: 0; }
   select { padding-right: 26px; flex: 1; }
-  #trim { width: 56px; }
   .wave { background: var(--sheet); border: 1px solid var(--rule); }
   .insert { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--rule2); cursor: pointer; }
   .insert .cap { margin-left: auto; white-space: nowrap; }

@@ -1,12 +1,10 @@
 import { toasts } from '../lib/chrome/toasts.svelte';
+import { readNumber } from '../lib/numbers';
 
-/** Takes the number typed in a field, null when it was emptied; puts back what stood there and says so when it is no number. */
-export function typedNumber(field: HTMLInputElement, before: number | null | undefined, take: (number: number | null) => void): void {
-  const written = field.value.trim().replace('−', '-').replace(',', '.');
-  if (Number.isFinite(Number(written))) {
-    take(written === '' ? null : Number(written));
-    return;
-  }
-  toasts.say(`“${field.value}” is not a number, so nothing was changed.`, 'wrong');
-  field.value = String(before ?? '');
+/** Takes the number typed in a field, null when it was emptied. The field then shows what holds: what was typed, or, when that is no number or was refused, what stood there. */
+export async function typedNumber(field: HTMLInputElement, take: (number: number | null) => unknown, holds: () => number | null | undefined): Promise<void> {
+  const typed = field.value.trim() === '' ? null : readNumber(field.value);
+  if (typed === undefined) toasts.say(`“${field.value}” is not a number, so nothing was changed.`, 'wrong');
+  else await take(typed);
+  field.value = String(holds() ?? '');
 }

@@ -4,7 +4,7 @@
   import { theme } from '../lib/chrome/theme.svelte';
   import type { SumProof } from '../lib/api/types';
   import { colours } from '../lib/waveform/draw';
-  import { minutes } from '../lib/units';
+  import { minutes, signed } from '../lib/units';
 
   /** What is left of the reference mix when the files are taken from it, over time. */
   let { sum, seconds }: { sum: SumProof; seconds: number } = $props();
@@ -22,7 +22,7 @@
     const plot = new uPlot({
       width: box.clientWidth, height: 120, legend: { show: false }, cursor: { show: false },
       scales: { x: { time: false, range: [0, seconds] }, y: { range: [bottom, top] } },
-      axes: [{ ...axis, size: 22, values: (_, ticks) => ticks.map((tick) => minutes(tick, 0)) }, { ...axis, size: 44, values: (_, ticks) => ticks.map((tick) => String(tick).replace('-', '−')) }],
+      axes: [{ ...axis, size: 22, values: (_, ticks) => ticks.map((tick) => minutes(tick, 0)) }, { ...axis, size: 44, values: (_, ticks) => ticks.map((tick) => signed(tick, 0)) }],
       series: [{}, { stroke: colour(sum.addsUp ? 'teal' : 'rust'), width: 1.5, spanGaps: false }, { stroke: colour('ochre'), width: 1, dash: [4, 4] }],
     }, [sum.curveDbfs.map((_, i) => ((i + 0.5) / sum.curveDbfs.length) * seconds), values, sum.curveDbfs.map(() => sum.limitDbfs)], box);
     return () => plot.destroy();
@@ -31,9 +31,9 @@
 
 <h3>What is left when the files are taken from the mix</h3>
 <div class="curve" bind:this={box} role="img" aria-label="Leftover over time, at most {sum.peakDbfs === null ? 'nothing' : `${sum.peakDbfs.toFixed(0)} dBFS`}"></div>
-<p class="cap">{#if sum.peakDbfs === null}Nothing at all.{:else}Loudest at {sum.place}, {sum.peakDbfs.toFixed(1).replace('-', '−')} dBFS; rounding alone explains {sum.limitDbfs.toFixed(0).replace('-', '−')}.{/if}</p>
+<p class="cap">{#if sum.peakDbfs === null}Nothing at all.{:else}Loudest at {sum.place}, {signed(sum.peakDbfs)} dBFS; rounding alone explains {signed(sum.limitDbfs, 0)}.{/if}</p>
 {#if sum.culprits.length}
-  <ul>{#each sum.culprits as culprit, i (i)}<li><b>{culprit.words}</b>{#if culprit.leftoverDbfs !== null} <span class="cap">put right, {culprit.leftoverDbfs.toFixed(0).replace('-', '−')} dB would be left</span>{/if}</li>{/each}</ul>
+  <ul>{#each sum.culprits as culprit, i (i)}<li><b>{culprit.words}</b>{#if culprit.leftoverDbfs !== null} <span class="cap">put right, {signed(culprit.leftoverDbfs, 0)} dB would be left</span>{/if}</li>{/each}</ul>
 {/if}
 
 <style>

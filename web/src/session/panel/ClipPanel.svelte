@@ -4,7 +4,7 @@
   import { faded, trimmedEnd } from '../clips/clipEdits';
   import type { Editing } from '../editing.svelte';
   import InsertsEditor from './InsertsEditor.svelte';
-  import NumberField from './NumberField.svelte';
+  import NumberField from '../../lib/NumberField.svelte';
 
   /** The chosen clips: place, length, gain, fades, mute, polarity, effects of their own. */
   let { editing }: { editing: Editing } = $props();

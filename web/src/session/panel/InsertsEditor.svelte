@@ -2,7 +2,7 @@
   import type { Effect, Insert, Row } from '../../lib/api/types';
   import { effects } from '../../lib/catalogue/effects.svelte';
   import type { Editing } from '../editing.svelte';
-  import NumberField from './NumberField.svelte';
+  import NumberField from '../../lib/NumberField.svelte';
 
   /** A chain of inserts: add, order, switch off, keep, set; copied to other rows. */
   let { editing, row, inserts, onset, keys = true }: { editing: Editing; row: Row; inserts: Insert[]; onset: (inserts: Insert[]) => void; keys?: boolean } = $props();

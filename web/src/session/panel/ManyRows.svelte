@@ -3,7 +3,7 @@
   import { effects } from '../../lib/catalogue/effects.svelte';
   import { count } from '../../lib/units';
   import type { Editing } from '../editing.svelte';
-  import NumberField from './NumberField.svelte';
+  import NumberField from '../../lib/NumberField.svelte';
 
   /** What can be done with several rows at once. */
   let { editing }: { editing: Editing } = $props();

@@ -2,7 +2,7 @@
   import type { Move, Row, Send } from '../../lib/api/types';
   import type { Editing } from '../editing.svelte';
   import MovesEditor from './MovesEditor.svelte';
-  import NumberField from './NumberField.svelte';
+  import NumberField from '../../lib/NumberField.svelte';
 
   /** Fader, pan, sends and outputs of one row, with its moves drawn. */
   let { editing, row }: { editing: Editing; row: Row } = $props();

@@ -2,7 +2,7 @@
   import type { SessionEdit } from '../../lib/api/types';
   import { barAt, quarterAt } from '../../lib/time/tempo';
   import type { Editing } from '../editing.svelte';
-  import NumberField from './NumberField.svelte';
+  import NumberField from '../../lib/NumberField.svelte';
 
   /** Tempo and meter changes and markers, added at the mark on the ruler. */
   let { editing }: { editing: Editing } = $props();

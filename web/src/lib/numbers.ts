@@ -1,4 +1,4 @@
-import { NOTHING_DB } from '../../lib/signal/words';
+import { NOTHING_DB } from './signal/words';
 
 /** Reads a number as people type it: `−3,5`, `+2 dB`, `silent`; undefined when it is none. */
 export function readNumber(text: string): number | undefined {
