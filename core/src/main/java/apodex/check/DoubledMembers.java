@@ -2,6 +2,7 @@ package apodex.check;
 
 import apodex.handoff.Adjustment;
 import apodex.session.BusRow;
+import apodex.session.Routing;
 import apodex.session.Row;
 import java.util.List;
 import java.util.function.Consumer;
@@ -20,8 +21,7 @@ final class DoubledMembers extends Check {
             if (!(bus instanceof BusRow) || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
                 continue;
             }
-            List<Row> members = at.session().rows().stream().filter(row -> row.strip().outputs().contains(bus.id())
-                    && row.strip().outputs().size() == 1 && !at.prints(row).isEmpty()).toList();
+            List<Row> members = Routing.members(at.session(), bus).stream().filter(row -> !at.prints(row).isEmpty()).toList();
             if (!members.isEmpty()) {
                 List<String> route = List.of(members.get(0).id(), bus.id(), at.session().mix().id());
                 found.accept(Finding.of(this, Severity.LOOK, "Would sound doubled", bus.name() + " and "

@@ -21,7 +21,7 @@ final class ParallelChain extends Check {
             if (!(chain instanceof BusRow) || at.prints(chain).isEmpty() || Notes.says(chain, NOTE)) {
                 continue;
             }
-            List<Row> inputs = at.session().rows().stream().filter(row -> isBeside(at, row, chain) && !at.prints(row).isEmpty()).toList();
+            List<Row> inputs = Routing.besides(at.session(), chain).stream().filter(row -> !at.prints(row).isEmpty()).toList();
             if (!inputs.isEmpty()) {
                 found.accept(Finding.of(this, Severity.LOOK, "A parallel chain with its input", chain.name()
                                 + " carries once more what " + RowNames.of(inputs) + " carr" + (inputs.size() == 1 ? "ies" : "y")
@@ -31,15 +31,5 @@ final class ParallelChain extends Check {
                         .offering(Notes.add("Say so on the sheet", chain, NOTE)));
             }
         }
-    }
-
-    /** Whether a row feeds the chain and something else that the chain ends in too. */
-    private static boolean isBeside(Look at, Row row, Row chain) {
-        List<String> outputs = row.strip().outputs();
-        if (!outputs.contains(chain.id()) || outputs.size() < 2) {
-            return false;
-        }
-        List<String> after = Look.ids(Routing.downstream(at.session(), chain, Routing.Through.OUTPUTS));
-        return outputs.stream().anyMatch(output -> !output.equals(chain.id()) && after.contains(output));
     }
 }

@@ -16,34 +16,33 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 
-/** Says what of a row is not in every one of its files, as it stood in the session, so that it can be set up again. */
+/** Says what of a row is not in a file of it, as it stood in the session, so that it can be set up again. */
 final class LeftOut {
     private LeftOut() {}
 
     /**
-     * In words, parted by semicolons; empty when nothing is.
+     * In words, in the order of the signal path.
      *
-     * @param printed where files were taken; one at least
+     * @param taken   where the file was taken
      * @param returns what became of returns
      */
-    static String of(Session session, Row row, List<Station> printed, Returns returns) {
-        Station first = printed.stream().min(Station::compareTo).orElseThrow();
+    static List<String> of(Session session, Row row, Station taken, Returns returns) {
         List<String> left = new ArrayList<>();
-        if (first == Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
+        if (taken == Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
             left.add("effects on single clips");
         }
         for (Insert insert : row.strip().inserts()) {
-            boolean in = first.compareTo(Station.INSERTS) >= 0 || first == Station.SHAPED && insert.kept();
+            boolean in = taken.compareTo(Station.INSERTS) >= 0 || taken == Station.SHAPED && insert.kept();
             if (insert.on() && !in) {
                 left.add(words(insert));
             }
         }
-        if (first.compareTo(Station.FADER) < 0) {
+        if (taken.compareTo(Station.FADER) < 0) {
             left.addAll(strip(row.strip()));
         }
-        boolean carried = first.compareTo(Station.FADER) > 0 && returns == Returns.SHARED_OUT;
+        boolean carried = taken.compareTo(Station.FADER) > 0 && returns == Returns.SHARED_OUT;
         row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to()).ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
-        return String.join("; ", left);
+        return left;
     }
 
     private static List<String> strip(Strip strip) {

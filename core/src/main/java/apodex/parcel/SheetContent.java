@@ -16,7 +16,6 @@ import apodex.proof.Proof;
 import apodex.proof.Verdict;
 import apodex.session.Marker;
 import apodex.session.Recording;
-import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.session.SongPlace;
@@ -156,37 +155,8 @@ final class SheetContent {
             List<Stop> line = Arrays.stream(Station.values()).map(station -> printed.contains(station) ? Stop.PRINTED
                     : row.stations().contains(station) ? Stop.OFFERED : Stop.NONE).toList();
             String number = row.kind() == PlanRow.Kind.MIX ? "" : String.format(Locale.ROOT, "%02d", row.number());
-            blocks.add(new Sheet.RowCard(number, row.name(), line, about(row, printed)));
+            blocks.add(new Sheet.RowCard(number, row.name(), line, AboutRow.of(session, plan, row)));
         }
-    }
-
-    private List<String> about(PlanRow planned, List<Station> printed) {
-        Row row = session.row(planned.row()).orElseThrow();
-        List<String> about = new ArrayList<>();
-        if (printed.isEmpty()) {
-            about.add("Not printed.");
-        } else {
-            String left = LeftOut.of(session, row, printed, plan.sharing().returns());
-            if (!left.isEmpty()) {
-                about.add("Not in every file: " + left + ".");
-            }
-            if (planned.trimDb() != 0) {
-                about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb()).replace("-", "−"));
-            }
-            if (planned.image() != null && switch (planned.image()) {
-                case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
-                case SILENT, MONO, STEREO -> false;
-            }) {
-                about.add(planned.evidence());
-            }
-        }
-        if (!planned.unknown().isEmpty()) {
-            about.add("Without " + String.join(", ", planned.unknown()) + ", which was not at hand.");
-        }
-        if (!row.about().note().isEmpty()) {
-            about.add(row.about().note() + ".");
-        }
-        return about;
     }
 
     private void howTaken() {

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 final class SheetText {
     private static final int WIDTH = 92;
     private static final int NAME_WIDTH = 14;
+    private static final int MARK_WIDTH = 7;
 
     private final StringBuilder out = new StringBuilder();
 
@@ -36,7 +37,7 @@ final class SheetText {
             out.append(pad(card.number(), 4)).append(pad(card.name(), 30)).append(SignalLine.of(card.line())).append('\n');
             card.about().forEach(each -> hanging("    ", each));
         } else if (block instanceof Sheet.Finding finding) {
-            hanging(finding.good() ? "[ok]  " : "[look]", " " + finding.headline() + ": " + finding.detail());
+            hanging(pad(finding.good() ? "[ok]" : "[look]", MARK_WIDTH), finding.headline() + ": " + finding.detail());
         }
     }
 

@@ -68,6 +68,24 @@ public final class Routing {
         return seen.stream().flatMap(id -> session.row(id).stream()).toList();
     }
 
+    /** Rows that feed a row directly, in order. */
+    public static List<Row> feeding(Session session, Row row, Through through) {
+        return session.rows().stream().filter(each -> next(each, through).contains(row.id())).toList();
+    }
+
+    /** Rows that a bus carries: who has the bus has them. Those it runs beside are not among them. */
+    public static List<Row> members(Session session, Row bus) {
+        List<Row> besides = besides(session, bus);
+        return feeding(session, bus, Through.OUTPUTS).stream().filter(row -> !besides.contains(row)).toList();
+    }
+
+    /** Rows that a bus runs beside: they feed it, and something else as well that it ends in too. */
+    public static List<Row> besides(Session session, Row bus) {
+        List<String> after = downstream(session, bus, Through.OUTPUTS).stream().map(Row::id).toList();
+        return feeding(session, bus, Through.OUTPUTS).stream()
+                .filter(row -> row.strip().outputs().stream().anyMatch(output -> !output.equals(bus.id()) && after.contains(output))).toList();
+    }
+
     private static List<String> next(Row row, Through through) {
         List<String> next = new ArrayList<>(row.strip().outputs());
         if (through == Through.OUTPUTS_AND_SENDS) {

@@ -99,7 +99,7 @@ final class ParcelTest {
         assertThat(text).startsWith("Low Tide Waltz\n==============\nSalt Harbour Players · For mixing · for Quayside Mix Room · v1\nLoud & <clear>")
                 .contains("Tempo         96 quarter notes a minute", "Meter         3/4", "Key           G major",
                 "Format        WAV, 48 kHz, 16-bit", "13 samples)", "1728000000 samples after midnight", "02  Größe: Tuba");
-        assertThat(text.replaceAll("\\s+", " ")).contains("Left and right are the same, sample for sample. The left side is taken.", "Empty ──", "Not printed.",
+        assertThat(text.replaceAll("\\s+", " ")).contains("Left and right are the same, sample for sample. The left side is taken.", "Empty ──", "Not printed: nothing is on it.",
                 "triangular dither of two steps", "No level was normalised", "[ok] All one length: 13 samples");
         assertThat(text.lines()).allMatch(line -> line.codePointCount(0, line.length()) <= 120);
         assertThat(text).as("a file at Raw and places on the way").contains("■──");

@@ -1,0 +1,142 @@
+package apodex.parcel;
+
+import apodex.handoff.Plan;
+import apodex.handoff.PlanRow;
+import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.ReturnRow;
+import apodex.session.Routing;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.signal.Station;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/** What the sheet says of one row: what is in its files, what is not, or why it has none. Rows are named by their numbers on it. */
+final class AboutRow {
+    private final Session session;
+    private final Plan plan;
+    private final PlanRow planned;
+    private final Row row;
+    private final TreeSet<Station> printed = new TreeSet<>();
+
+    private AboutRow(Session session, Plan plan, PlanRow planned) {
+        this.session = session;
+        this.plan = plan;
+        this.planned = planned;
+        this.row = session.row(planned.row()).orElseThrow();
+        plan.prints().stream().filter(print -> print.row().equals(planned.row())).forEach(print -> printed.add(print.station()));
+    }
+
+    /**
+     * A sentence each.
+     *
+     * @param session as the handoff sees it
+     */
+    static List<String> of(Session session, Plan plan, PlanRow planned) {
+        return new AboutRow(session, plan, planned).sentences();
+    }
+
+    private List<String> sentences() {
+        List<String> about = new ArrayList<>();
+        if (printed.isEmpty()) {
+            about.add(whyNoFile());
+        } else {
+            held(about);
+            leftOut(about);
+            if (planned.trimDb() != 0) {
+                about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb()).replace("-", "−"));
+            }
+            if (planned.image() != null && switch (planned.image()) {
+                case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
+                case SILENT, MONO, STEREO -> false;
+            }) {
+                about.add(planned.evidence());
+            }
+        }
+        if (!planned.unknown().isEmpty()) {
+            about.add("Without " + String.join(", ", planned.unknown()) + ", which was not at hand.");
+        }
+        if (!row.about().note().isEmpty()) {
+            about.add(row.about().note() + ".");
+        }
+        return about;
+    }
+
+    private String whyNoFile() {
+        if (row instanceof AudioRow audio && audio.clips().isEmpty()) {
+            return "Not printed: nothing is on it.";
+        }
+        if (row instanceof BusRow || row instanceof ReturnRow) {
+            if (Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {
+                return "Not printed: nothing goes to it.";
+            }
+        }
+        List<Row> carrying = Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
+                .filter(next -> next instanceof BusRow && isPrinted(next)).toList();
+        if (row.strip().muted()) {
+            return "Not printed: it is muted in the mix.";
+        }
+        return carrying.isEmpty() ? "Not printed." : "No file of its own: it is in " + numbers(carrying.subList(0, 1)) + ".";
+    }
+
+    private void held(List<String> about) {
+        if (row instanceof ReturnRow) {
+            List<Row> from = Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS);
+            if (!from.isEmpty()) {
+                about.add("What " + numbers(from) + (from.size() == 1 ? " sends" : " send") + " there.");
+            }
+        } else if (row instanceof BusRow) {
+            List<Row> members = Routing.members(session, row);
+            List<Row> alone = members.stream().filter(this::isPrinted).toList();
+            List<Row> beside = Routing.besides(session, row);
+            if (!members.isEmpty()) {
+                about.add("Holds " + numbers(members) + "." + (alone.isEmpty() ? ""
+                        : alone.size() == members.size() ? " They are files as well: lay the group or them, not both."
+                        : " " + numbers(alone) + (alone.size() == 1 ? " is a file" : " are files") + " as well: not to be laid beside the group."));
+            }
+            if (!beside.isEmpty()) {
+                about.add("Holds once more what " + numbers(beside) + (beside.size() == 1 ? " carries" : " carry") + ": in the session it runs beside.");
+            }
+        }
+    }
+
+    private void leftOut(List<String> about) {
+        List<String> everywhere = LeftOut.of(session, row, printed.last(), plan.sharing().returns());
+        if (!everywhere.isEmpty()) {
+            about.add("Left out: " + String.join("; ", everywhere) + ".");
+        }
+        for (Station station : printed.headSet(printed.last(), false).descendingSet()) {
+            List<String> more = new ArrayList<>(LeftOut.of(session, row, station, plan.sharing().returns()));
+            more.removeAll(everywhere);
+            if (!more.isEmpty()) {
+                about.add((everywhere.isEmpty() ? "Left out at " + station.label() + ": " : "At " + station.label() + " also: ") + String.join("; ", more) + ".");
+            }
+        }
+    }
+
+    private boolean isPrinted(Row other) {
+        return plan.prints().stream().anyMatch(print -> print.row().equals(other.id()));
+    }
+
+    /** As "02, 04 to 06". */
+    private String numbers(List<Row> rows) {
+        Set<String> ids = rows.stream().map(Row::id).collect(Collectors.toSet());
+        List<Integer> numbers = plan.rows().stream().filter(each -> ids.contains(each.row())).map(PlanRow::number).sorted().toList();
+        List<String> runs = new ArrayList<>();
+        for (int first = 0, last; first < numbers.size(); first = last + 1) {
+            last = first;
+            while (last + 1 < numbers.size() && numbers.get(last + 1) == numbers.get(last) + 1) {
+                last++;
+            }
+            String from = String.format(Locale.ROOT, "%02d", numbers.get(first));
+            String to = String.format(Locale.ROOT, "%02d", numbers.get(last));
+            runs.add(first == last ? from : last == first + 1 ? from + ", " + to : from + " to " + to);
+        }
+        return String.join(", ", runs);
+    }
+}

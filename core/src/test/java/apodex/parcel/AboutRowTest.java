@@ -1,0 +1,96 @@
+package apodex.parcel;
+
+import static apodex.signal.Station.BUS;
+import static apodex.signal.Station.FADER;
+import static apodex.signal.Station.INSERTS;
+import static apodex.signal.Station.RAW;
+import static apodex.signal.Station.SHAPED;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.handoff.Handoff;
+import apodex.handoff.Handoff.Choice;
+import apodex.handoff.Plan;
+import apodex.handoff.Planner;
+import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.Clip;
+import apodex.session.Insert;
+import apodex.session.MixRow;
+import apodex.session.Recording;
+import apodex.session.ReturnRow;
+import apodex.session.Row;
+import apodex.session.Send;
+import apodex.session.Session;
+import apodex.session.Song;
+import apodex.session.Strip;
+import apodex.signal.TestRecordings;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The questions a stranger would ask of each row, answered on the sheet. */
+class AboutRowTest {
+    @TempDir private Path folder;
+
+    /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 muted. */
+    private String about(String row, Choice... files) throws IOException {
+        TestRecordings recordings = new TestRecordings(Files.createTempDirectory(folder, "recordings"));
+        Recording sound = recordings.add("sound", 1, 24, 1000, -900, 800);
+        List<Clip> clips = List.of(Clip.whole(sound, 0, 1, 0));
+        Strip inGroup = Strip.PLAIN.withOutputs(List.of("group"));
+        List<Row> rows = List.of(
+                new AudioRow("kick", "Kick", clips, Strip.PLAIN.withOutputs(List.of("group", "squash"))),
+                new AudioRow("snare", "Snare", clips, inGroup.withFader(-3, 0).withSends(List.of(new Send("hall", -6, null)))
+                        .withInserts(List.of(Insert.of("lowCut", Map.of("hertz", 80.0)).keep(), Insert.of("gain", Map.of("gainDb", 2.0))))),
+                new AudioRow("over", "Overhead", clips, inGroup),
+                new BusRow("group", "Drums", Strip.PLAIN.withFader(-2, 0)), new BusRow("squash", "Squash", Strip.PLAIN.withOutputs(List.of("group"))),
+                new ReturnRow("hall", "Hall", Strip.PLAIN), new AudioRow("empty", "Empty", List.of()), new BusRow("idle", "Idle", Strip.PLAIN),
+                new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)), MixRow.DEFAULT);
+        Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(sound), rows);
+        Handoff open = Handoff.named("x");
+        List<Choice> asked = Planner.plan(session, open, recordings).prints().stream().map(print -> new Choice(print.row(), print.station())).toList();
+        List<Choice> leftOut = new ArrayList<>(asked);
+        leftOut.removeAll(Arrays.asList(files));
+        List<Choice> added = new ArrayList<>(Arrays.asList(files));
+        added.removeAll(asked);
+        Plan plan = Planner.plan(session, open.withFiles(added, leftOut), recordings);
+        assertThat(plan.prints()).hasSize(files.length);
+        return String.join(" ", AboutRow.of(session, plan, plan.rows().stream().filter(each -> each.row().equals(row)).findFirst().orElseThrow()));
+    }
+
+    @Test
+    void aGroupSaysWhatItHoldsAndWhetherThatIsThereTwice() throws IOException {
+        assertThat(about("group", new Choice("group", FADER))).isEqualTo("Holds 01 to 03, 05, 09.");
+        assertThat(about("group", new Choice("group", RAW), new Choice("over", RAW)))
+                .isEqualTo("Holds 01 to 03, 05, 09. 03 is a file as well: not to be laid beside the group. Left out: fader at −2.0 dB.");
+        assertThat(about("squash", new Choice("squash", RAW))).isEqualTo("Holds once more what 01 carries: in the session it runs beside.");
+        assertThat(about("hall", new Choice("hall", INSERTS))).startsWith("What 02 sends there.");
+    }
+
+    @Test
+    void whatIsLeftOutIsSaidOfTheFileItIsNotIn() throws IOException {
+        String strip = "fader at −3.0 dB; a send of −6.0 dB to Hall.";
+        assertThat(about("snare", new Choice("snare", INSERTS))).isEqualTo("Left out: " + strip);
+        assertThat(about("snare", new Choice("snare", RAW), new Choice("snare", INSERTS)))
+                .isEqualTo("Left out: " + strip + " At Raw also: Low cut (frequency 80 Hz); Gain (gain 2 dB).");
+        assertThat(about("snare", new Choice("snare", RAW), new Choice("snare", SHAPED), new Choice("snare", BUS)))
+                .startsWith("Left out: a send of −6.0 dB to Hall. At Shaped also: Gain (gain 2 dB); fader at −3.0 dB. At Raw also: Low cut");
+    }
+
+    @Test
+    void whatHasNoFileSaysWhy() throws IOException {
+        Choice group = new Choice("group", FADER);
+        assertThat(about("empty", group)).isEqualTo("Not printed: nothing is on it.");
+        assertThat(about("idle", group)).isEqualTo("Not printed: nothing goes to it.");
+        assertThat(about("quiet", group)).isEqualTo("Not printed: it is muted in the mix.");
+        assertThat(about("over", group)).isEqualTo("No file of its own: it is in 04.");
+        assertThat(about("over", new Choice("kick", RAW))).isEqualTo("Not printed.");
+    }
+}
