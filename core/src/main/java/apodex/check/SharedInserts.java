@@ -53,8 +53,8 @@ final class SharedInserts extends Check {
     }
 
     private static boolean concerns(Look at, Print print, Row sum) {
-        Row row = at.session().row(print.row()).orElseThrow();
-        return row.equals(sum) || Routing.downstream(at.session(), row, Routing.Through.OUTPUTS).contains(sum);
+        return at.session().row(print.row()) // the click is of no row
+                .filter(row -> row.equals(sum) || Routing.downstream(at.session(), row, Routing.Through.OUTPUTS).contains(sum)).isPresent();
     }
 
     private static boolean wentThrough(Print print, Row sum) {

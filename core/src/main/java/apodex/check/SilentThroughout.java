@@ -18,7 +18,7 @@ final class SilentThroughout extends Check {
             boolean silent = at.image(row).map(image -> image.kind() == StereoImage.Kind.SILENT).orElse(false);
             if (!row.clips().isEmpty() && silent) {
                 found.accept(Finding.of(this, Severity.LOOK, "Silent all through", at.called(row) + " has "
-                                + RowNames.count(row.clips().size(), "clip") + ", and every sample of them is zero.", List.of(row.id()))
+                                + RowNames.count(row.clips().size(), "clip") + ", and every sample is zero.", List.of(row.id()))
                         .showing(Evidence.wave(row.id(), at.whole(row), List.of()))
                         .offering(Remedy.harmless("Remove the row", new RemoveRow(row.id()))));
             }

@@ -7,6 +7,8 @@ import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
 import apodex.check.Faults.Case;
+import apodex.handoff.Brief;
+import apodex.handoff.Click;
 import apodex.handoff.Handoff;
 import apodex.session.Session;
 import apodex.signal.Channels;
@@ -74,6 +76,17 @@ final class ChecksTest {
                         assertThat(mix(session)).as(remedy.label() + " leaves the mix as it was").isEqualTo(mix(each.session()));
                     }
                 }
+            }
+        }));
+    }
+
+    @TestFactory
+    Stream<DynamicTest> noCheckStumblesOverAnotherFaultOrOverWhatABriefAdds() {
+        return Brief.BUILT_IN.stream().map(brief -> dynamicTest(brief.name(), () -> {
+            for (Case each : cases) {
+                Handoff handoff = each.handoff().with(brief).with(each.handoff().settings().withClick(Click.LAST).withLeadIn(2, true));
+                assertThat(Checks.look(look(each.session(), handoff))).as(each.words()).allSatisfy(finding ->
+                        assertThat(each.session().rows()).extracting(apodex.session.Row::id).containsAll(finding.rows()));
             }
         }));
     }
