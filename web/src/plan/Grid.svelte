@@ -4,6 +4,7 @@
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import Rings from '../lib/signal/Rings.svelte';
   import PeakBar from './PeakBar.svelte';
+  import { type Extra, extras } from './extras';
   import { rowMoved, matches } from './rows';
   import { column, Stamping, STATIONS } from './stamping.svelte';
 
@@ -13,6 +14,7 @@
   let filter = $state('');
   const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
   const doubled = $derived(new Map(store.state!.doubled.flatMap((each) => each.rows.map((row) => [row, each.words] as const))));
+  const more = $derived(filter ? { first: [], last: [] } : extras(plan));
   let dragged = $state<string>();
   let over = $state<string>();
   let focused = $state<Choice>();
@@ -110,6 +112,7 @@
     <span class="cap peak" role="columnheader">Peak at Raw</span>
   </div>
   <div class="body">
+    {#each more.first as each (each.name)}{@render extra(each)}{/each}
     {#each rows as row, i (row.row)}
       <div
         class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:sum={isSum(row)} class:over={over === row.row}
@@ -141,14 +144,26 @@
     {:else}
       <p class="none">No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button></p>
     {/each}
+    {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
 </div>
+
+{#snippet extra(each: Extra)}
+  <div class="row extra" role="row">
+    <span class="number" role="gridcell">+</span>
+    <span class="name" role="gridcell">{each.name}</span>
+    <span class="words cap" role="gridcell">{each.words}</span>
+    <span class="files mono" role="gridcell" title={each.files.join('\n')}>{each.files.length > 1 ? `${each.files.length} files` : (each.files[0] ?? '')}</span>
+  </div>
+{/snippet}
 
 <style>
   .grid { flex: 1; min-height: 0; display: flex; flex-direction: column; user-select: none; }
   .body { overflow-y: auto; flex: 1; }
   .row { display: grid; grid-template-columns: 24px minmax(110px, 200px) 24px minmax(400px, 1fr) 126px; align-items: center; gap: 0 12px; padding: 0 16px; height: 28px; border-bottom: 1px solid var(--rule2); }
   .row.head { height: 62px; align-items: end; padding-bottom: 8px; border-bottom: 1px solid var(--rule); }
+  .row.extra { grid-template-columns: 24px minmax(110px, 200px) 1fr auto; color: var(--ink2); }
+  .extra .files { font-size: 12px; }
   .row.over { box-shadow: inset 0 2px 0 var(--teal); }
   .row.selected { background: var(--teal-wash); }
   .row.sum { background: var(--band); }

@@ -99,13 +99,14 @@
 </Modal>
 
 <style>
-  .bar { flex: none; display: flex; align-items: center; gap: 6px; padding: 7px 16px; white-space: nowrap; }
+  .bar { flex: none; display: flex; align-items: center; gap: 5px; padding: 7px 16px; white-space: nowrap; }
   .bar + .bar { border-bottom: 1px solid var(--rule); padding-top: 0; }
-  select, input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 26px 2px 8px; font: inherit; font-size: 12.5px; height: 28px; min-width: 0; }
+  select, input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 21px 2px 7px; background-position: right 5px center; font: inherit; font-size: 12.5px; height: 28px; min-width: 0; }
   input { padding-right: 7px; }
   input[type='checkbox'] { height: 15px; width: 15px; padding: 0; }
   #brief { font-weight: 640; max-width: 160px; }
   #for { width: 116px; }
+  #depth { flex: none; }
   .unit { width: 38px; }
   .tail { width: 82px; }
   .slim { padding: 3px 9px; height: 28px; }

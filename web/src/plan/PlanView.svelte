@@ -82,9 +82,10 @@
         {#if lossy}<span class="badge ochre">{DEPTH_WORDS[plan.depth]} is less than the recordings have{plan.depth === 'int16' ? '; dither is added' : ''}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
         <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>
+        {#if unchanged && !since!.fresh.length}<span class="cap">nothing changed</span>{/if}
         {#if unchanged}<button class="plain" onclick={() => print(true)} disabled={starting || tooBig} title="Print what has not changed as well">All again</button>{/if}
         <button class="main-button" onclick={() => print(false)} disabled={starting || plan.prints.length === 0 || tooBig}>
-          {!plan.prints.length ? 'Choose a row to print' : !unchanged ? `Print ${count(plan.prints.length, 'file')}` : since!.fresh.length ? `Print ${since!.fresh.length} changed` : 'Print: nothing changed'}
+          {!plan.prints.length ? 'Choose a row to print' : !unchanged ? `Print ${count(plan.prints.length, 'file')}` : since!.fresh.length ? `Print ${since!.fresh.length} changed` : `Take over all ${count(plan.prints.length, 'file')}`}
         </button>
       </footer>
     </div>

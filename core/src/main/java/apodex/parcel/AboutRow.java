@@ -8,6 +8,7 @@ import apodex.session.ReturnRow;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.signal.Returns;
 import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.List;
@@ -51,7 +52,7 @@ final class AboutRow {
             if (planned.trimDb() != 0) {
                 about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb()).replace("-", "−"));
             }
-            if (planned.image() != null && switch (planned.image()) {
+            if (isMono() && planned.image() != null && switch (planned.image()) {
                 case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
                 case SILENT, MONO, STEREO -> false;
             }) {
@@ -62,7 +63,7 @@ final class AboutRow {
             about.add("Without " + String.join(", ", planned.unknown()) + ", which was not at hand.");
         }
         if (!row.about().note().isEmpty()) {
-            about.add(row.about().note() + ".");
+            about.add("Note: " + row.about().note() + ".");
         }
         return about;
     }
@@ -75,6 +76,10 @@ final class AboutRow {
             if (Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {
                 return "Not printed: nothing goes to it.";
             }
+        }
+        if (row instanceof ReturnRow && plan.sharing().returns() == Returns.SHARED_OUT
+                && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
+            return "No file of its own: what " + numbers(Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS)) + " sent there is in those files.";
         }
         List<Row> carrying = Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
                 .filter(next -> next instanceof BusRow && isPrinted(next)).toList();
@@ -117,6 +122,10 @@ final class AboutRow {
                 about.add((everywhere.isEmpty() ? "Left out at " + station.label() + ": " : "At " + station.label() + " also: ") + String.join("; ", more) + ".");
             }
         }
+    }
+
+    private boolean isMono() {
+        return plan.prints().stream().anyMatch(print -> print.row().equals(row.id()) && print.channels() == 1);
     }
 
     private boolean isPrinted(Row other) {

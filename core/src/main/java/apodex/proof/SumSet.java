@@ -3,6 +3,7 @@ package apodex.proof;
 import apodex.handoff.Plan;
 import apodex.handoff.PlanRow;
 import apodex.handoff.Print;
+import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.ReturnRow;
@@ -98,7 +99,8 @@ final class SumSet {
 
     private boolean sounds(Row row) {
         if (row instanceof AudioRow audio) {
-            return !audio.clips().isEmpty();
+            boolean silent = plan.rows().stream().anyMatch(each -> each.row().equals(row.id()) && each.image() == StereoImage.Kind.SILENT);
+            return !audio.clips().isEmpty() && !silent;
         }
         if (row instanceof ReturnRow) {
             return session.rows().stream().anyMatch(each -> each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id()))

@@ -11,6 +11,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.handoff.Settings;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Clip;
@@ -23,6 +24,7 @@ import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.session.Strip;
+import apodex.signal.Returns;
 import apodex.signal.TestRecordings;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -38,6 +40,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** The questions a stranger would ask of each row, answered on the sheet. */
 class AboutRowTest {
     @TempDir private Path folder;
+    private Settings settings = Settings.OPEN;
 
     /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 muted. */
     private String about(String row, Choice... files) throws IOException {
@@ -54,7 +57,7 @@ class AboutRowTest {
                 new ReturnRow("hall", "Hall", Strip.PLAIN), new AudioRow("empty", "Empty", List.of()), new BusRow("idle", "Idle", Strip.PLAIN),
                 new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)), MixRow.DEFAULT);
         Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(sound), rows);
-        Handoff open = Handoff.named("x");
+        Handoff open = Handoff.named("x").with(settings);
         List<Choice> asked = Planner.plan(session, open, recordings).prints().stream().map(print -> new Choice(print.row(), print.station())).toList();
         List<Choice> leftOut = new ArrayList<>(asked);
         leftOut.removeAll(Arrays.asList(files));
@@ -92,5 +95,8 @@ class AboutRowTest {
         assertThat(about("quiet", group)).isEqualTo("Not printed: it is muted in the mix.");
         assertThat(about("over", group)).isEqualTo("No file of its own: it is in 04.");
         assertThat(about("over", new Choice("kick", RAW))).isEqualTo("Not printed.");
+        settings = Settings.OPEN.withSharing(Returns.SHARED_OUT, null);
+        assertThat(about("hall", new Choice("snare", BUS))).isEqualTo("No file of its own: what 02 sent there is in those files.");
+        assertThat(about("hall", new Choice("snare", RAW))).isEqualTo("Not printed.");
     }
 }

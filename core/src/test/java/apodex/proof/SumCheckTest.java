@@ -59,12 +59,14 @@ class SumCheckTest {
     @BeforeEach
     void record() throws IOException {
         recordings = new TestRecordings(folder);
-        List<Recording> made = List.of(noise("one", 1, 1), noise("two", 2, 2), noise("three", 1, 3), noise("four", 1, 4));
+        List<Recording> made = List.of(noise("one", 1, 1), noise("two", 2, 2), noise("three", 1, 3), noise("four", 1, 4),
+                recordings.addFloats("nothing", 1, new double[48_000]));
         List<Row> rows = List.of(
                 new AudioRow("a", "Alto", List.of(Clip.whole(made.get(0), 0, 1, 100)), Strip.feeding("bus").withFader(-4, 30).withSends(List.of(new Send("hall", -9, null)))),
                 new AudioRow("b", "Band", List.of(Clip.whole(made.get(1), 0, 2, 7_000)), Strip.feeding("bus").withFader(-6, -10)),
                 new AudioRow("c", "Cello", List.of(Clip.whole(made.get(2), 0, 1, 0)), Strip.PLAIN.withFader(-5, 0).withSends(List.of(new Send("hall", -3, null)))),
                 new AudioRow("d", "Drone", List.of(Clip.whole(made.get(3), 0, 1, 30_000)), Strip.PLAIN.withFader(-8, -40)),
+                new AudioRow("e", "Empty room", List.of(Clip.whole(made.get(4), 0, 1, 0)), Strip.PLAIN.withSends(List.of(new Send("hall", -3, null)))),
                 new BusRow("bus", "Group", Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -20.0))))),
                 new ReturnRow("hall", "Hall", Strip.PLAIN.withInserts(List.of(Insert.of("hallReverb", Map.of("decaySeconds", 0.4, "mixPercent", 100.0))))),
                 new MixRow("mix", "Mix", Strip.feeding().withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -14.0))))));
@@ -182,7 +184,7 @@ class SumCheckTest {
         Proof doubled = print(rowsAtMix(Depth.FLOAT32).withFiles(List.of(new Choice("a", Station.MIX), new Choice("b", Station.MIX), new Choice("c", Station.MIX),
                 new Choice("bus", Station.MIX), new Choice("hall", Station.MIX), new Choice("mix", Station.FADER)), List.of()));
         SumProof sum = doubled.sums().get(0);
-        assertThat(sum.files()).as("of a bus and its members the bus is taken").containsExactly("Wet/03_Cello_Mix.wav", "Groups/05_Group_Mix.wav", "Returns/06_Hall_Mix.wav");
+        assertThat(sum.files()).as("of a bus and its members the bus is taken").containsExactly("Wet/03_Cello_Mix.wav", "Groups/06_Group_Mix.wav", "Returns/07_Hall_Mix.wav");
         assertThat(sum.missing()).containsExactly("Drone");
         assertThat(sum.culprits().get(0).words()).isEqualTo("Drone is missing from the sum.");
         assertThat(sum.addsUp()).isFalse();
