@@ -2,6 +2,7 @@ package apodex.parcel;
 
 import apodex.handoff.Plan;
 import apodex.handoff.PlanRow;
+import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.ReturnRow;
@@ -71,6 +72,9 @@ final class AboutRow {
     private String whyNoFile() {
         if (row instanceof AudioRow audio && audio.clips().isEmpty()) {
             return "Not printed: nothing is on it.";
+        }
+        if (planned.image() == StereoImage.Kind.SILENT) {
+            return "Not printed: it is silent all through.";
         }
         if (row instanceof BusRow || row instanceof ReturnRow) {
             if (Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {

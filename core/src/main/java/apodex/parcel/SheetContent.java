@@ -66,12 +66,12 @@ final class SheetContent {
         Song song = session.song();
         blocks.add(new Sheet.Heading("The song"));
         List<Fact> facts = new ArrayList<>();
-        facts.add(new Fact("Tempo", song.tempo() == null ? "not given" : song.tempoLabel() + " quarter notes a minute"));
+        facts.add(new Fact("Tempo", song.tempo() == null ? notGiven(number(Song.TEMPO_WHEN_UNKNOWN) + " quarter notes a minute") : song.tempoLabel() + " quarter notes a minute"));
         for (TempoChange change : song.tempoChanges()) {
             facts.add(new Fact("", String.format(Locale.ROOT, "%s %s at bar %d", change.way() == TempoChange.Way.GLIDE ? "gliding to" : "then",
                     number(change.quartersPerMinute()), song.timeline().barAt(change.quarter()))));
         }
-        facts.add(new Fact("Meter", song.meter() == null ? "not given" : song.meter().written()));
+        facts.add(new Fact("Meter", song.meter() == null ? notGiven(song.timeline().meterOf(1).written()) : song.meter().written()));
         for (MeterChange change : song.meterChanges()) {
             facts.add(new Fact("", change.meter().written() + " from bar " + change.bar()));
         }
@@ -98,13 +98,20 @@ final class SheetContent {
 
     private String begin(PlannedSection section) {
         long start = section.passage().range().start();
-        String where = start == 0 ? "bar 1 of the session" : SongPlace.of(session, start) + ", " + minutes(session.rate().seconds(start)) + " into the session";
+        String into = minutes(session.rate().seconds(start)) + " into the session";
+        String where = start == 0 ? "bar 1 of the session" : session.song().tempo() == null ? into : SongPlace.of(session, start) + ", " + into;
         if (section.passage().leadInFrames() == 0) {
             return where;
         }
         boolean counted = handoff.settled().count();
         return where + ", after " + handoff.settled().leadInBars() + (handoff.settled().leadInBars() == 1 ? " bar" : " bars")
                 + (counted ? " counted in the click’s file" : " of silence") + " (" + number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
+    }
+
+    /** @param instead what lead-in and click go by nevertheless */
+    private String notGiven(String instead) {
+        boolean barsAreUsed = handoff.settled().leadInBars() > 0 || plan.prints().stream().anyMatch(Print::isClick);
+        return "not given" + (barsAreUsed ? "; lead-in and click go by " + instead : "");
     }
 
     private String panLaw() {

@@ -137,7 +137,7 @@ final class Verdicts {
             return; // not meant to add up; the received check says what these files are
         }
         if (sum.addsUp()) {
-            said.add(Verdict.good(where + "Adds up: " + db(sum.peakDbfs()), sum.files().size() + " files against the reference mix"));
+            said.add(Verdict.good(where + "Adds up: " + db(sum.peakDbfs()), files(sum.files().size()) + " against the reference mix"));
             return;
         }
         String why = sum.culprits().isEmpty() ? "No single file explains it." : sum.culprits().get(0).words();
@@ -148,10 +148,14 @@ final class Verdicts {
 
     private void received(ReceivedProof received) {
         String where = received.section().isEmpty() ? "" : received.section() + ": ";
-        String what = received.files().size() + " files in a fresh session, at unity and in the middle, against " + received.against();
+        String what = files(received.files().size()) + " in a fresh session, at unity and in the middle, against " + received.against();
         said.add(received.same() ? Verdict.good(where + "Received as sent: " + db(received.peakDbfs()), what)
                 : new Verdict(Grade.WRONG, where + "Not as sent: " + db(received.peakDbfs()), what + "; the difference is loudest at " + received.place(),
                         List.of(), Remedy.PLAN));
+    }
+
+    private static String files(int count) {
+        return count + (count == 1 ? " file" : " files");
     }
 
     private void levels() {

@@ -42,10 +42,11 @@ class AboutRowTest {
     @TempDir private Path folder;
     private Settings settings = Settings.OPEN;
 
-    /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 muted. */
+    /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 silent, 10 muted. */
     private String about(String row, Choice... files) throws IOException {
         TestRecordings recordings = new TestRecordings(Files.createTempDirectory(folder, "recordings"));
         Recording sound = recordings.add("sound", 1, 24, 1000, -900, 800);
+        Recording zeros = recordings.add("zeros", 1, 24, 0, 0, 0);
         List<Clip> clips = List.of(Clip.whole(sound, 0, 1, 0));
         Strip inGroup = Strip.PLAIN.withOutputs(List.of("group"));
         List<Row> rows = List.of(
@@ -55,8 +56,8 @@ class AboutRowTest {
                 new AudioRow("over", "Overhead", clips, inGroup),
                 new BusRow("group", "Drums", Strip.PLAIN.withFader(-2, 0)), new BusRow("squash", "Squash", Strip.PLAIN.withOutputs(List.of("group"))),
                 new ReturnRow("hall", "Hall", Strip.PLAIN), new AudioRow("empty", "Empty", List.of()), new BusRow("idle", "Idle", Strip.PLAIN),
-                new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)), MixRow.DEFAULT);
-        Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(sound), rows);
+                new AudioRow("zeros", "Zeros", List.of(Clip.whole(zeros, 0, 1, 0))), new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)), MixRow.DEFAULT);
+        Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(sound, zeros), rows);
         Handoff open = Handoff.named("x").with(settings);
         List<Choice> asked = Planner.plan(session, open, recordings).prints().stream().map(print -> new Choice(print.row(), print.station())).toList();
         List<Choice> leftOut = new ArrayList<>(asked);
@@ -70,9 +71,9 @@ class AboutRowTest {
 
     @Test
     void aGroupSaysWhatItHoldsAndWhetherThatIsThereTwice() throws IOException {
-        assertThat(about("group", new Choice("group", FADER))).isEqualTo("Holds 01 to 03, 05, 09.");
+        assertThat(about("group", new Choice("group", FADER))).isEqualTo("Holds 01 to 03, 05, 10.");
         assertThat(about("group", new Choice("group", RAW), new Choice("over", RAW)))
-                .isEqualTo("Holds 01 to 03, 05, 09. 03 is a file as well: not to be laid beside the group. Left out: fader at −2.0 dB.");
+                .isEqualTo("Holds 01 to 03, 05, 10. 03 is a file as well: not to be laid beside the group. Left out: fader at −2.0 dB.");
         assertThat(about("squash", new Choice("squash", RAW))).isEqualTo("Holds once more what 01 carries: in the session it runs beside.");
         assertThat(about("hall", new Choice("hall", INSERTS))).startsWith("What 02 sends there.");
     }
@@ -91,6 +92,7 @@ class AboutRowTest {
     void whatHasNoFileSaysWhy() throws IOException {
         Choice group = new Choice("group", FADER);
         assertThat(about("empty", group)).isEqualTo("Not printed: nothing is on it.");
+        assertThat(about("zeros", group)).isEqualTo("Not printed: it is silent all through.");
         assertThat(about("idle", group)).isEqualTo("Not printed: nothing goes to it.");
         assertThat(about("quiet", group)).isEqualTo("Not printed: it is muted in the mix.");
         assertThat(about("over", group)).isEqualTo("No file of its own: it is in 04.");

@@ -106,6 +106,14 @@ final class ParcelTest {
     }
 
     @Test
+    void aClickWithoutATempoSaysWhatItGoesBy() {
+        Session unknown = new Session(Song.titled("x"), session.rate(), 0, "2026-05-17", session.recordings(), session.rows());
+        assertThat(new Parcel(unknown, handoff, plan, proof, "{}").sheetText()).contains("Tempo         not given\nMeter         not given\n");
+        assertThat(new Parcel(unknown, handoff.with(handoff.settings().withLeadIn(1, false)), plan, proof, "{}").sheetText())
+                .contains("Tempo         not given; lead-in and click go by 120 quarter notes a minute", "Meter         not given; lead-in and click go by 4/4");
+    }
+
+    @Test
     void aPdfReaderReadsWhatTheTextSays() throws Exception {
         Files.write(folder.resolve("sheet.pdf"), parcel.sheetPdf());
         String pages;
