@@ -8,7 +8,7 @@
   import SpaceKey from '../lib/SpaceKey.svelte';
   import RunFrame from '../lib/RunFrame.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
-  import { minutes, signed } from '../lib/units';
+  import { count, minutes, signed } from '../lib/units';
   import FilePanel from './FilePanel.svelte';
   import Lanes from './Lanes.svelte';
   import LeftoverCurve from './LeftoverCurve.svelte';
@@ -117,7 +117,7 @@
     <aside class="side" aria-label="Selected file">
       {#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}
       {#if sum}<LeftoverCurve {sum} seconds={view.sections[at]!.frames / view.rate} />{/if}
-      {#each view.received as received, i (i)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{received.files.length} files in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.</p>{/each}
+      {#each view.received as received, i (i)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{count(received.files.length, 'file')} in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.</p>{/each}
       {#each view.sums.filter((each) => each.whyNot) as other, i (i)}<p class="cap received">Not meant to add up to the mix: {other.whyNot}.</p>{/each}
     </aside>
   {/snippet}

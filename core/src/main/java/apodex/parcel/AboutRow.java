@@ -5,6 +5,8 @@ import apodex.handoff.PlanRow;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
+import apodex.session.InstrumentRow;
+import apodex.session.PartRow;
 import apodex.session.ReturnRow;
 import apodex.session.Routing;
 import apodex.session.Row;
@@ -99,6 +101,13 @@ final class AboutRow {
             if (!from.isEmpty()) {
                 about.add("What " + numbers(from) + (from.size() == 1 ? " sends" : " send") + " there.");
             }
+        } else if (row instanceof InstrumentRow) {
+            List<Row> parts = session.rows().stream().filter(each -> each instanceof PartRow part && part.instrument().equals(row.id())).toList();
+            if (!parts.isEmpty()) {
+                about.add("The instrument without " + numbers(parts) + (parts.size() == 1 ? ", which is a part of it." : ", which are parts of it."));
+            }
+        } else if (row instanceof PartRow part) {
+            about.add("A part of " + numbers(session.row(part.instrument()).stream().toList()) + ", by itself.");
         } else if (row instanceof BusRow) {
             List<Row> members = Routing.members(session, row);
             List<Row> alone = members.stream().filter(this::isPrinted).toList();

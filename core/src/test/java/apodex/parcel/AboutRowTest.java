@@ -12,11 +12,14 @@ import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Settings;
+import apodex.instrument.Note;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
+import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
+import apodex.session.PartRow;
 import apodex.session.Recording;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
@@ -42,7 +45,7 @@ class AboutRowTest {
     @TempDir private Path folder;
     private Settings settings = Settings.OPEN;
 
-    /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 silent, 10 muted. */
+    /** 01 kick, 02 snare, 03 overhead, 04 the group of 01 to 03, 05 a squash of 01, which also goes straight on, 06 hall, 07 empty, 08 idle bus, 09 silent, 10 muted, 11 kit, 12 a drum of it. */
     private String about(String row, Choice... files) throws IOException {
         TestRecordings recordings = new TestRecordings(Files.createTempDirectory(folder, "recordings"));
         Recording sound = recordings.add("sound", 1, 24, 1000, -900, 800);
@@ -56,7 +59,8 @@ class AboutRowTest {
                 new AudioRow("over", "Overhead", clips, inGroup),
                 new BusRow("group", "Drums", Strip.PLAIN.withFader(-2, 0)), new BusRow("squash", "Squash", Strip.PLAIN.withOutputs(List.of("group"))),
                 new ReturnRow("hall", "Hall", Strip.PLAIN), new AudioRow("empty", "Empty", List.of()), new BusRow("idle", "Idle", Strip.PLAIN),
-                new AudioRow("zeros", "Zeros", List.of(Clip.whole(zeros, 0, 1, 0))), new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)), MixRow.DEFAULT);
+                new AudioRow("zeros", "Zeros", List.of(Clip.whole(zeros, 0, 1, 0))), new AudioRow("quiet", "Quiet", clips, inGroup.withMuteAndSolo(true, false)),
+                new InstrumentRow("kit", "Kit", "drumKit", List.of(new Note(0, 1, 36, 100)), Strip.PLAIN), new PartRow("drum", "Drum", "kit", "kick", Strip.PLAIN), MixRow.DEFAULT);
         Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(sound, zeros), rows);
         Handoff open = Handoff.named("x").with(settings);
         List<Choice> asked = Planner.plan(session, open, recordings).prints().stream().map(print -> new Choice(print.row(), print.station())).toList();
@@ -75,6 +79,8 @@ class AboutRowTest {
         assertThat(about("group", new Choice("group", RAW), new Choice("over", RAW)))
                 .isEqualTo("Holds 01 to 03, 05, 10. 03 is a file as well: not to be laid beside the group. Left out: fader at −2.0 dB.");
         assertThat(about("squash", new Choice("squash", RAW))).isEqualTo("Holds once more what 01 carries: in the session it runs beside.");
+        assertThat(about("kit", new Choice("kit", RAW))).isEqualTo("The instrument without 12, which is a part of it.");
+        assertThat(about("drum", new Choice("drum", RAW))).isEqualTo("A part of 11, by itself.");
         assertThat(about("hall", new Choice("hall", INSERTS))).startsWith("What 02 sends there.");
     }
 
