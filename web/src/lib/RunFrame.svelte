@@ -45,8 +45,8 @@
 <Header store={session} right={view ? `Run ${view.number}, ${moment(view.createdAt)}` : ''} />
 <Tabs {sessionId} current={tab} badges={badges(session, handoff, view)} />
 <div class="view">
-  {#if handoff.failure || run?.failure}
-    <Failure words={handoff.failure ?? run?.failure ?? ''} retry={() => handoff.load()} />
+  {#if run?.failure || (handoff.failure && !handoff.runsKnown)}
+    <Failure words={run?.failure ?? handoff.failure ?? ''} retry={() => handoff.load()} />
   {:else if shown.none}
     <div class="main"><div class="empty">
       <h2>{none.heading}</h2>

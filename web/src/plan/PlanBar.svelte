@@ -104,8 +104,8 @@
   select, input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 21px 2px 7px; background-position: right 5px center; font: inherit; font-size: 12.5px; height: 28px; min-width: 0; }
   input { padding-right: 7px; }
   input[type='checkbox'] { height: 15px; width: 15px; padding: 0; }
-  #brief { font-weight: 640; max-width: 160px; }
-  #for { width: 116px; }
+  #brief { flex: none; font-weight: 640; max-width: 160px; }
+  #for { flex: none; width: 116px; }
   #depth { flex: none; }
   .unit { width: 38px; }
   .tail { width: 82px; }

@@ -28,6 +28,7 @@
   const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
   const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
   const lossy = $derived(!!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth));
+  const lossyWords = $derived(plan ? `${DEPTH_WORDS[plan.depth]} is less than the recordings have${plan.depth === 'int16' ? '; dither is added' : ''}` : '');
   const depth = $derived(depths(session.session?.rows ?? []));
   const roles = $derived(new Map((session.session?.rows ?? []).map((r) => [r.id, r.about.role === 'other' ? '' : r.about.role])));
   const seconds = $derived(plan ? plan.sections.reduce((sum, section) => sum + section.frames, 0) / plan.rate : 0);
@@ -79,12 +80,11 @@
         {#if estimate}<span class="big">≈ {minutes(Math.max(1, estimate.seconds), 0)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
-        {#if lossy}<span class="badge ochre">{DEPTH_WORDS[plan.depth]} is less than the recordings have{plan.depth === 'int16' ? '; dither is added' : ''}</span>{/if}
+        {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
         <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>
-        {#if unchanged && !since!.fresh.length}<span class="cap">nothing changed</span>{/if}
         {#if unchanged}<button class="plain" onclick={() => print(true)} disabled={starting || tooBig} title="Print what has not changed as well">All again</button>{/if}
-        <button class="main-button" onclick={() => print(false)} disabled={starting || plan.prints.length === 0 || tooBig}>
+        <button class="main-button" title={unchanged && !since!.fresh.length ? 'Nothing changed since the last run' : undefined} onclick={() => print(false)} disabled={starting || plan.prints.length === 0 || tooBig}>
           {!plan.prints.length ? 'Choose a row to print' : !unchanged ? `Print ${count(plan.prints.length, 'file')}` : since!.fresh.length ? `Print ${since!.fresh.length} changed` : `Take over all ${count(plan.prints.length, 'file')}`}
         </button>
       </footer>
@@ -99,6 +99,8 @@
 <style>
   footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 16px; padding: 0 16px; }
   .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; display: flex; flex-direction: column; line-height: 1.15; }
+  footer > * { flex: none; }
+  footer > .badge { flex: 0 1 auto; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   .wrong { color: var(--rust-ink); font-weight: 640; }
   .version { display: flex; align-items: center; gap: 5px; }
   .version input { width: 58px; height: 28px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 0 7px; font-size: 12.5px; }

@@ -69,7 +69,7 @@
           <li style="height:{LANE_HEIGHT}px" class:selected={i === selected}>
             <button class="hear" class:on={heard.has(i)} aria-pressed={heard.has(i)} aria-label="Hear {file.name}" title="Heard, or not; with Alt alone" onclick={(e) => onhear(i, e.altKey ? 'alone' : 'toggle')}>{#if heard.has(i)}<VolumeUpSolid class="h-4 w-4" />{:else}<VolumeMuteOutline class="h-4 w-4" />{/if}</button>
             <button class="file mono" title={file.name} aria-pressed={i === selected} tabindex={i === selected ? 0 : -1} onclick={() => (selected = i)} {onkeydown}>{stem(file.name)}</button>
-            {#if file.trouble}<span class="badge rust">gone</span>{:else if file.silent}<span class="badge ochre">silent</span>{:else if file.nearlySilent}<span class="badge ochre">nearly</span>{/if}
+            {#if file.trouble}<span class="badge rust">not read</span>{:else if file.silent}<span class="badge ochre">silent</span>{:else if file.nearlySilent}<span class="badge ochre">nearly</span>{/if}
             {#if (file.fullScaleSamples ?? 0) > 0}<span class="badge rust">full</span>{/if}
             {#if file.sameAs}<span class="badge ochre">same</span>{/if}
           </li>

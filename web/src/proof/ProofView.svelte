@@ -118,7 +118,7 @@
       {#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}
       {#if sum}<LeftoverCurve {sum} seconds={view.sections[at]!.frames / view.rate} />{/if}
       {#each view.received as received, i (i)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{count(received.files.length, 'file')} in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.</p>{/each}
-      {#each view.sums.filter((each) => each.whyNot) as other, i (i)}<p class="cap received">Not meant to add up to the mix: {other.whyNot}.</p>{/each}
+      {#each new Set(view.sums.map((each) => each.whyNot).filter((why) => why)) as why (why)}<p class="cap received">Not meant to add up to the mix: {why}.</p>{/each}
     </aside>
   {/snippet}
 </RunFrame>

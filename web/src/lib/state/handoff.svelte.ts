@@ -16,6 +16,7 @@ export class HandoffStore {
   private undone = $state.raw<Handoff[]>([]);
   private last = Promise.resolve();
   private picked?: string;
+  private opened = $state<string>();
 
   constructor(readonly sessionId: string) {
     this.picked = sessionStorage.getItem(this.key) ?? undefined;
@@ -34,7 +35,7 @@ export class HandoffStore {
   }
 
   get id(): string | undefined {
-    return this.state?.id;
+    return this.opened;
   }
 
   get handoff(): Handoff {
@@ -46,12 +47,23 @@ export class HandoffStore {
       const path = { sessionId: this.sessionId };
       this.all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
       const entry = this.all.find((each) => each.id === this.picked) ?? this.all[0];
-      if (entry) this.state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id: entry.id } } }));
+      if (entry) await this.open(entry.id);
       else await this.create('The mixer');
-      await this.loadRuns();
       this.failure = undefined;
     } catch (thrown) {
       this.failure = (thrown as Error).message;
+    }
+  }
+
+  /** What was printed can be looked at even where nothing can be planned any more, as when a recording vanished. */
+  private async open(id: string): Promise<void> {
+    if (this.opened !== id) this.state = undefined;
+    this.opened = id;
+    const runs = this.loadRuns();
+    try {
+      this.state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id } } }));
+    } finally {
+      await runs;
     }
   }
 
@@ -67,6 +79,7 @@ export class HandoffStore {
   async create(name: string, brief?: Brief): Promise<void> {
     const made = await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path: { sessionId: this.sessionId } }, body: { name, brief: brief ?? null } }));
     this.remembered(made.id);
+    this.opened = made.id;
     this.state = made;
     this.undone = [];
     this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name, brief: made.handoff.brief.name }];

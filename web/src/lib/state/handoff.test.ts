@@ -5,6 +5,7 @@ import { HandoffStore } from './handoff.svelte';
 
 const plain: Handoff = { name: 'Mixer', brief: { name: 'For mixing', rows: 'all', stations: {}, settings: {} }, settings: {}, added: [], leftOut: [], sections: [], byRow: {}, order: [], message: null };
 let stored: Record<string, { handoff: Handoff; revision: number }>;
+let broken: string | undefined;
 let sent: { url: string; method: string; body: unknown }[];
 
 const state = (id: string): HandoffState => ({
@@ -26,7 +27,7 @@ function serve(method: string, path: string, body: { name?: string; revision?: n
     if (body!.revision !== stored[id]!.revision) return { status: 409, json: { title: 'x', status: 409, detail: 'Changed in another window.', current: state(id) } };
     stored[id] = { handoff: body!.handoff!, revision: body!.revision! + 1 };
   }
-  return { status: 200, json: state(id) };
+  return broken ? { status: 422, json: { title: 'x', status: 422, detail: broken } } : { status: 200, json: state(id) };
 }
 
 vi.mock('../api/client', async (original) => {
@@ -47,11 +48,22 @@ beforeEach(() => {
 
 async function opened(): Promise<HandoffStore> {
   const store = new HandoffStore('s');
-  await vi.waitFor(() => expect(store.runsKnown).toBe(true));
+  await vi.waitFor(() => expect(store.runsKnown && store.state).toBeTruthy());
   return store;
 }
 
 describe('a handoff in the page', () => {
+  it('what was printed is there although nothing can be planned', async () => {
+    broken = 'The recording “a.wav” cannot be read.';
+    const store = new HandoffStore('s');
+    await vi.waitFor(() => expect(store.failure).toBe(broken));
+    expect([store.id, store.runsKnown, store.state]).toEqual(['one', true, undefined]);
+    broken = undefined;
+    await store.load();
+    expect(store.failure).toBeUndefined();
+    expect(store.state!.id).toBe('one');
+  });
+
   it('changes are made one on the other, and undone one by one', async () => {
     const store = await opened();
     await Promise.all([store.set({ depth: 'int16' }), store.setRow('a', { trimDb: -2 }), store.stamp([{ row: 'a', station: 'mix' }], true)]);

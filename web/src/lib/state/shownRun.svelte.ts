@@ -19,7 +19,7 @@ export class ShownRun {
 
   /** True once it is known that there is no run to show. */
   get none(): boolean {
-    return !!this.handoff.state && this.handoff.runsKnown && !this.wanted();
+    return this.handoff.runsKnown && !this.wanted();
   }
 
   private wanted(): string | undefined {

@@ -35,15 +35,7 @@ public final class Planner {
         this.handoff = handoff;
         this.widths = new RowWidth(session);
         for (AudioRow row : session.audioRows()) {
-            images.put(row.id(), measure(row, recordings));
-        }
-    }
-
-    private StereoImage measure(AudioRow row, MeasuredRecordings recordings) throws IOException {
-        try {
-            return RowImage.measure(session, row, recordings);
-        } catch (IOException e) {
-            throw new IOException("A recording of row “" + row.name() + "” cannot be read. " + e.getMessage(), e);
+            images.put(row.id(), RowImage.measure(session, row, recordings));
         }
     }
 

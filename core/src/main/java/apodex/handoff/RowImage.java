@@ -8,6 +8,7 @@ import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.Session;
 import apodex.signal.MeasuredRecordings;
+import apodex.signal.UnreadableRecording;
 import apodex.time.FrameRange;
 import java.io.IOException;
 
@@ -22,6 +23,8 @@ public final class RowImage {
             try (Overview overview = recordings.overview(clip.recording())) {
                 StereoImage stretch = overview.measure(clip.firstChannel(), clip.channels(), heard(session, clip));
                 image = image.with(stretch.times(Decibels.toFactor(clip.gainDb())));
+            } catch (IOException e) {
+                throw new UnreadableRecording(session, clip.recording(), e);
             }
         }
         return image;

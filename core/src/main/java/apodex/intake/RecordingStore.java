@@ -195,7 +195,7 @@ public final class RecordingStore implements Sounds {
 
     private Path sound(String sha256) throws IOException {
         if (!has(sha256)) {
-            throw new FileNotFoundException("The recording " + sha256 + " is not in the store any more.");
+            throw new FileNotFoundException("Its file is not in the store any more.");
         }
         Path home = home(sha256);
         Path decoded = home.resolve(DECODED);

@@ -136,7 +136,7 @@ final class SheetContent {
             Print print = plan.prints().get(i);
             FileProof file = proof.files().get(i);
             rows.add(List.of(print.path(), print.isClick() ? "click" : print.station().label(), channels(file),
-                    file.silent() ? "silent" : db(file.peakDbfs()), file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
+                    !file.isRead() ? "not read" : file.silent() ? "silent" : db(file.peakDbfs()), file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
                     file.loudnessLufs() == null ? "–" : db(file.loudnessLufs())));
         }
         plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "")));

@@ -70,7 +70,7 @@ public final class FileReader {
         try {
             return read(files.resolve(print.path()), print.folder(), made);
         } catch (IOException | RuntimeException e) {
-            String why = Files.exists(files.resolve(print.path())) ? "it cannot be read: " + e.getMessage() : "it is not on the disk";
+            String why = Files.exists(files.resolve(print.path())) ? "It cannot be read. " + e.getMessage() : "It is not on the disk.";
             FileProof proof = FileProof.unread(print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why);
             return new Result(proof, new FilePicture(1, 1), new Fingerprint(1, 0));
         }

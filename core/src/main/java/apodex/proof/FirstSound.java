@@ -12,6 +12,7 @@ import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
+import apodex.signal.UnreadableRecording;
 import java.io.IOException;
 import java.util.Optional;
 
@@ -110,6 +111,8 @@ final class FirstSound {
                     }
                 }
             }
+        } catch (IOException e) {
+            throw new UnreadableRecording(session, clip.recording(), e);
         }
         return Long.MAX_VALUE;
     }

@@ -50,7 +50,7 @@ final class Verdicts {
     }
 
     private void unread(List<String> altered) {
-        files.stream().filter(file -> !file.isRead()).forEach(file -> said.add(new Verdict(Grade.WRONG, file.name() + " is not whole",
+        files.stream().filter(file -> !file.isRead()).forEach(file -> said.add(new Verdict(Grade.WRONG, called(file.path()) + " is not whole",
                 file.trouble(), List.of(file.path()), Remedy.PRINT_AGAIN)));
         if (!altered.isEmpty()) {
             said.add(new Verdict(Grade.WRONG, altered.size() + " altered since printing", names(altered) + ": the checksum differs from that of the print",
@@ -179,8 +179,8 @@ final class Verdicts {
         List<FileProof> twins = files.stream().filter(file -> file.like() != null).toList();
         if (!twins.isEmpty()) {
             FileProof first = twins.get(0);
-            String detail = twins.size() == 1 ? first.name() + " holds " + last(first.like().file()) + ", " + first.like().words()
-                    : twins.stream().map(file -> file.name() + " as " + last(file.like().file()) + ", " + file.like().words()).limit(3).collect(Collectors.joining("; "));
+            String detail = twins.size() == 1 ? called(first.path()) + " holds " + called(first.like().file()) + ", " + first.like().words()
+                    : twins.stream().map(file -> called(file.path()) + " as " + called(file.like().file()) + ", " + file.like().words()).limit(3).collect(Collectors.joining("; "));
             said.add(new Verdict(Grade.LOOK, twins.size() + " same as another", detail, twins.stream().map(FileProof::path).toList(), Remedy.PLAN));
         }
     }
@@ -188,13 +188,18 @@ final class Verdicts {
     private void addIfAny(Predicate<FileProof> is, Grade grade, String what, String detail, Remedy remedy) {
         List<FileProof> found = files.stream().filter(FileProof::isRead).filter(is).toList();
         if (!found.isEmpty()) {
-            String who = found.size() == 1 ? found.get(0).name() + ": " : "";
+            String who = found.size() == 1 ? called(found.get(0).path()) + ": " : "";
             said.add(new Verdict(grade, found.size() + " " + what, who + detail, found.stream().map(FileProof::path).toList(), remedy));
         }
     }
 
-    private static String names(List<String> paths) {
-        return paths.stream().map(Verdicts::last).limit(3).collect(Collectors.joining(", ")) + (paths.size() > 3 ? " and " + (paths.size() - 3) + " more" : "");
+    private String names(List<String> paths) {
+        return paths.stream().map(this::called).limit(3).collect(Collectors.joining(", ")) + (paths.size() > 3 ? " and " + (paths.size() - 3) + " more" : "");
+    }
+
+    /** By its name alone where that is enough. */
+    private String called(String path) {
+        return plan.sections().size() > 1 ? path : last(path);
     }
 
     private static String last(String path) {

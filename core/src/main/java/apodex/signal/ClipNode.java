@@ -37,7 +37,7 @@ final class ClipNode extends Node {
                 resampled[i] = new ResampledReader(kernels.between(recording.rate(), session.rate()));
             }
         }
-        this.readers = new ClipReaders(recordings);
+        this.readers = new ClipReaders(session, recordings);
         this.target = new double[width][];
         this.curtain = curtain;
     }

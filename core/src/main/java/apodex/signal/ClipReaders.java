@@ -2,18 +2,21 @@ package apodex.signal;
 
 import apodex.audio.PcmReader;
 import apodex.session.Clip;
+import apodex.session.Session;
 import java.io.IOException;
 
 /** The open recordings of one row: the last few its clips asked for, so that long rows do not hold many files. */
 final class ClipReaders implements AutoCloseable {
     private static final int OPEN_AT_ONCE = 2;
 
+    private final Session session;
     private final Recordings recordings;
     private final String[] hashes = new String[OPEN_AT_ONCE];
     private final PcmReader[] readers = new PcmReader[OPEN_AT_ONCE];
     private int oldest;
 
-    ClipReaders(Recordings recordings) {
+    ClipReaders(Session session, Recordings recordings) {
+        this.session = session;
         this.recordings = recordings;
     }
 
@@ -30,9 +33,17 @@ final class ClipReaders implements AutoCloseable {
             hashes[slot] = null;
             readers[slot] = null;
         }
-        readers[slot] = recordings.open(clip.recording());
+        readers[slot] = open(clip.recording());
         hashes[slot] = clip.recording();
         return readers[slot];
+    }
+
+    private PcmReader open(String recording) throws IOException {
+        try {
+            return recordings.open(recording);
+        } catch (IOException e) {
+            throw new UnreadableRecording(session, recording, e);
+        }
     }
 
     @Override

@@ -49,13 +49,13 @@ final class PlainCopy extends Task implements AutoCloseable {
      * @param soundEnd frame of the session from which on nothing new sounds
      * @param end      frame of the session at which the file ends
      */
-    PlainCopy(AudioRow row, Tap tap, Recordings recordings, WavWriter out, Passage passage, long soundEnd, long end,
+    PlainCopy(Session session, AudioRow row, Tap tap, Recordings recordings, WavWriter out, Passage passage, long soundEnd, long end,
             long walkStart, int blockFrames) {
         this.clips = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toArray(Clip[]::new);
         this.channels = tap.channels();
         this.sampleBytes = tap.depth().bytes();
         this.frameBytes = sampleBytes * channels.count();
-        this.readers = new ClipReaders(recordings);
+        this.readers = new ClipReaders(session, recordings);
         this.out = out;
         this.start = passage.range().start();
         this.rangeEnd = passage.range().end();

@@ -187,7 +187,7 @@ public final class Walk {
     private PlainCopy copy(Tap tap, long end, long walkStart) throws IOException {
         long frames = passage.leadInFrames() + end - passage.range().start();
         WavWriter out = new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
-        return new PlainCopy((AudioRow) row(tap), tap, recordings, out, passage, graph.curtain().frame(), end, walkStart,
+        return new PlainCopy(session, (AudioRow) row(tap), tap, recordings, out, passage, graph.curtain().frame(), end, walkStart,
                 blockFrames);
     }
 

@@ -189,7 +189,7 @@ final class RunsTest {
         client.post("/api/runs/" + blocking + "/cancel", "");
         JsonNode failed = client.await(waiting);
         assertThat(failed.get("state").asText()).isEqualTo("failed");
-        assertThat(failed.get("failure").asText()).startsWith("Printing stopped: ").contains("not in the store any more");
+        assertThat(failed.get("failure").asText()).isEqualTo("Printing stopped: The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
         assertThat(server.bean(DataFolder.class).run(waiting)).doesNotExist();
         assertThat(client.get("/api/runs/" + waiting + "/parcel").status()).isEqualTo(409);
         assertThat(client.await(client.run(client.handoff(smallSession()))).get("state").asText()).as("the server lives on").isEqualTo("done");
@@ -199,13 +199,15 @@ final class RunsTest {
     void aVanishedRecordingRefusesThePlanWithASentence() throws Exception {
         String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713)).json().get("id").asText();
         String handoff = client.handoff(session);
+        client.await(client.run(handoff));
         String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
         Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
         Path home = recordings.resolve(hash.substring(0, 2)).resolve(hash);
         Files.move(home.resolve("original"), home.resolve("hidden"));
         Answer plan = client.get("/api/handoffs/" + handoff);
         assertThat(plan.status()).isEqualTo(422);
-        assertThat(plan.json().get("detail").asText()).contains("recording");
+        assertThat(plan.json().get("detail").asText()).isEqualTo("The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
+        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json()).as("what was printed stays in sight").hasSize(1);
         Files.move(home.resolve("hidden"), home.resolve("original"));
         assertThat(client.get("/api/handoffs/" + handoff).status()).isEqualTo(200);
     }

@@ -70,7 +70,7 @@ class RunsController {
 
     @GetMapping("/api/handoffs/{handoffId}/runs")
     List<RunMapper.RunEntry> ofHandoff(@PathVariable String handoffId) {
-        handoffs.get(handoffId);
+        handoffs.stored(handoffId);
         return mapper.ofHandoff(handoffId);
     }
 
