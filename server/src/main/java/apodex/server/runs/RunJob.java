@@ -10,8 +10,8 @@ import apodex.proof.FilePicture;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DataFolder;
+import apodex.server.web.DiskTrouble;
 import java.io.IOException;
-import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -191,13 +191,7 @@ class RunJob {
     }
 
     private static String sentence(IOException e) {
-        String message = String.valueOf(e instanceof FileSystemException fs ? fs.getReason() : e.getMessage());
-        if (message.contains("No space left")) {
-            return "The disk is full; what was printed of this run was removed.";
-        }
-        if (e instanceof AccessDeniedException denied) {
-            return "The data folder cannot be written to (" + Path.of(denied.getFile()).getFileName() + "); nothing was printed.";
-        }
-        return "Printing stopped: " + message;
+        return DiskTrouble.in(e).map(trouble -> trouble + " What was printed of this run was removed.").orElseGet(() -> "Printing stopped: "
+                + (e instanceof FileSystemException fs ? fs.getReason() : e.getMessage()));
     }
 }

@@ -4,6 +4,7 @@ import apodex.session.EditRefused;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -42,6 +43,9 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail badUpload(MultipartException e) {
+        if (DiskTrouble.in(e).isPresent()) {
+            return unexpected(e);
+        }
         return problem(HttpStatus.BAD_REQUEST,
                 "The upload did not arrive whole, or holds more files than one drop can; nothing of it was kept.");
     }
@@ -63,6 +67,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unexpected(Exception e) {
+        Optional<String> trouble = DiskTrouble.in(e);
+        if (trouble.isPresent()) {
+            LOG.warn("{} {}", trouble.get(), e.getMessage());
+            return problem(HttpStatus.INSUFFICIENT_STORAGE, trouble.get() + " Nothing was changed.");
+        }
         LOG.error("A request failed.", e);
         return problem(HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong on our side; nothing was changed. The log says more.");
     }
