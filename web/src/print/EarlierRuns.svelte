@@ -6,6 +6,11 @@
   const colour = { done: 'moss', failed: 'rust', cancelled: 'ochre', waiting: 'teal', printing: 'teal', proofing: 'teal' } as const;
   const takenOver = $derived(view.files.filter((file) => file.takenOver).length);
   const changes = $derived(view.changes);
+  const what = $derived(
+    view.state === 'done' ? `${count(view.files.length - takenOver, 'file')} printed, ${takenOver} taken over as they were.`
+    : view.everything ? `All ${count(view.files.length, 'file')} are printed again, as asked.`
+    : `${count(changes?.fresh.length ?? 0, 'file')} to print, ${changes?.same} to take over.`,
+  );
 </script>
 
 {#if changes?.number}
@@ -13,7 +18,7 @@
   <ul class="words">
     {#each changes.words as words, i (i)}<li>{words}</li>{:else}<li>Nothing was changed.</li>{/each}
   </ul>
-  <p class="cap">{view.state === 'done' ? `${count(view.files.length - takenOver, 'file')} printed, ${takenOver} taken over as they were.` : `${count(changes.fresh.length, 'file')} to print, ${changes.same} to take over.`}</p>
+  <p class="cap">{what}</p>
 {/if}
 <p class="cap runs">RUNS</p>
 <h2>{runs.length === 1 ? 'The first run' : `${runs.length} runs`}</h2>

@@ -44,6 +44,7 @@
       <Overall {run} {view} sessionId={params.id} onagain={() => again(handoff)} />
       <ul class="files" aria-label="Files">
         {#each view.files as file, i (file.folder + file.name)}
+          {#if view.sections.length > 1 && file.section !== view.files[i - 1]?.section}<li class="section">{view.sections[file.section]!.name}</li>{/if}
           <FileLine
             {file} session={session.session!} row={rowOf(session.session!, file.row)} frames={view.frames}
             done={written(view)} picture={run.picturesCome >= 0 ? run.picture(i) : undefined}
@@ -59,5 +60,6 @@
 </RunFrame>
 
 <style>
+  .section { padding: 9px 16px 4px; font-weight: 660; border-bottom: 1px solid var(--rule2); }
   .files { flex: 1; overflow-y: auto; min-height: 0; }
 </style>

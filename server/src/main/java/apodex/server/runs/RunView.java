@@ -20,6 +20,7 @@ import java.util.List;
 /**
  * A run as it is told over HTTP.
  *
+ * @param everything whether what had not changed was to be printed again
  * @param progress 0 to 1
  * @param detail   the figures behind it
  * @param failure  why it failed, in a sentence
@@ -38,6 +39,7 @@ record RunView(
         String handoffId,
         int number,
         String version,
+        boolean everything,
         RunState state,
         double progress,
         RunProgress detail,
@@ -57,7 +59,6 @@ record RunView(
 
     /** A file of the parcel that is not proved. */
     record OtherFile(String name, String folder) {}
-
 
     /**
      * A stretch of the song.
@@ -110,7 +111,7 @@ record RunView(
     static RunView of(Run run, List<RunMapper.StoredParcel> stored) {
         List<RunParcel> parcels = stored.stream().map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256())).toList();
         Proof proof = run.state() == RunState.DONE && run.proof() != null ? run.proof() : new Proof(List.of(), List.of(), List.of(), List.of());
-        return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.state(), run.progress().fraction(),
+        return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.everything(), run.state(), run.progress().fraction(),
                 run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
                 run.createdAt(), files(run), others(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcels);
     }
