@@ -1,12 +1,13 @@
 <script lang="ts">
   import { FileLinesOutline, FolderOutline, FolderOpenOutline } from 'flowbite-svelte-icons';
+  import FileName from '../lib/FileName.svelte';
 
   let { zip, files }: { zip: string; files: { name: string; folder: string }[] } = $props();
   const folders = $derived([...new Set(files.map((file) => file.folder))].map((folder) => ({ folder, files: files.filter((file) => file.folder === folder) })));
 </script>
 
 <ul>
-  <li class="top"><FolderOpenOutline class="h-4 w-4" /><b>{zip.replace(/\.zip$/, '')}</b></li>
+  <li class="top"><FolderOpenOutline class="h-4 w-4" /><b><FileName name={zip.replace(/\.zip$/, '')} /></b></li>
   {#each folders as { folder, files } (folder)}
     {#if folder}<li class="in1"><FolderOutline class="h-4 w-4" /><b>{folder}</b></li>{/if}
     {#each files as file, i (file.name + i)}<li class="mono {folder ? 'in2' : 'in1'}">{file.name}</li>{/each}

@@ -2,6 +2,7 @@
   import { DownloadOutline } from 'flowbite-svelte-icons';
   import type { RunView } from '../lib/api/types';
   import { copy } from '../lib/copy';
+  import FileName from '../lib/FileName.svelte';
   import { bytes, count } from '../lib/units';
 
   let { view }: { view: RunView } = $props();
@@ -9,9 +10,9 @@
 </script>
 
 <p class="cap">THE PARCEL</p>
-<h2>{parcels.length === 1 ? parcels[0]!.name : `${view.version}, in ${count(parcels.length, 'zip')}`}</h2>
+<h2>{#if parcels.length === 1}<FileName name={parcels[0]!.name} />{:else}{view.version}, in {count(parcels.length, 'zip')}{/if}</h2>
 {#each parcels as parcel, part (parcel.name)}
-  {#if parcels.length > 1}<h3>{parcel.name}</h3>{/if}
+  {#if parcels.length > 1}<h3><FileName name={parcel.name} /></h3>{/if}
   <dl class="facts-list">
     <dt>Size</dt><dd class="mono">{bytes(parcel.bytes)}</dd>
     {#if parcels.length === 1}<dt>Holds</dt><dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd><dt>Packed</dt><dd class="mono">stored, not compressed</dd>{/if}

@@ -161,10 +161,11 @@
   .fetch :is(a, button) { display: inline-flex; align-items: center; gap: 7px; justify-content: center; }
   .now { margin-top: 8px; }
   ul { margin: 22px 0; border-top: 2px solid var(--ink); }
-  li { display: grid; grid-template-columns: 30px minmax(150px, 230px) 1fr auto 40px; gap: 10px; align-items: center; border-bottom: 1px solid var(--rule2); min-height: 40px; }
+  li { display: grid; grid-template-columns: 30px minmax(150px, 230px) 1fr 180px 40px; gap: 10px; align-items: center; border-bottom: 1px solid var(--rule2); min-height: 40px; }
   .hear { color: var(--teal); cursor: pointer; padding: 6px; }
   .name { overflow-wrap: anywhere; }
   .wave { min-width: 0; }
+  .facts { text-align: right; }
   li .plain { padding: 6px; display: grid; place-items: center; }
   .reply { background: var(--sheet); border: 1px solid var(--rule); padding: 16px; }
   .good { color: var(--moss-ink); display: flex; gap: 8px; align-items: center; }
@@ -175,7 +176,7 @@
     main { padding: 18px 14px 32px; }
     li { grid-template-columns: 34px 1fr 40px; padding: 8px 0; gap: 4px 8px; }
     .wave { grid-column: 1 / -1; grid-row: 2; }
-    .facts { grid-column: 1 / -1; grid-row: 3; }
+    .facts { grid-column: 1 / -1; grid-row: 3; text-align: left; }
     .fetch :is(a, button) { flex: 1 1 100%; padding-block: 12px; }
     .hear, li .plain { min-height: 40px; }
   }

@@ -73,7 +73,7 @@ final class LeftOut {
             return insert.effect();
         }
         String settings = effect.settings().stream().filter(setting -> insert.settings().containsKey(setting.id()))
-                .map(setting -> setting.name().toLowerCase(Locale.ROOT) + " " + value(setting, insert.settings().get(setting.id())))
+                .map(setting -> setting.name().replaceAll(" \\(.*\\)", "").toLowerCase(Locale.ROOT) + " " + value(setting, insert.settings().get(setting.id())))
                 .collect(Collectors.joining(", "));
         return effect.name() + (settings.isEmpty() ? "" : " (" + settings + ")");
     }
@@ -83,7 +83,8 @@ final class LeftOut {
             return setting.choices().get((int) value);
         }
         String written = value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
-        return (written + " " + setting.unit()).strip().replace("-", "−");
+        String unit = value == 1 && setting.unit().equals("quarters") ? "quarter" : setting.unit();
+        return (written + " " + unit).strip().replace("-", "−");
     }
 
     private static String db(double value) {

@@ -53,5 +53,7 @@ class LeftOutTest {
         Strip moved = Strip.PLAIN.withFader(-3, 0).withMoves(List.of(new Move(0, -3), new Move(9, 0)), List.of(new Move(0, 10))).withMuteAndSolo(true, true);
         assertThat(left(moved, Returns.OWN_FILES, Station.RAW)).isEqualTo("fader moves (2 points); pan moves (1 point); it is muted in the mix");
         assertThat(left(Strip.PLAIN, Returns.OWN_FILES, Station.RAW)).isEmpty();
+        Strip echo = Strip.PLAIN.withInserts(List.of(Insert.of("delay", Map.of("noteQuarters", 1.0))));
+        assertThat(left(echo, Returns.OWN_FILES, Station.RAW)).isEqualTo("Delay (note value 1 quarter)");
     }
 }

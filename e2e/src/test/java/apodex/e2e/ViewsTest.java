@@ -174,6 +174,7 @@ final class ViewsTest extends InTheBrowser {
         page.keyboard().press("Escape");
         range("Verse", "21");
         assertThat(footer).containsText("each 0:30.0");
+        assertThat(page.getByRole(AriaRole.DIALOG)).isHidden(); // until it has gone, what lies behind it takes no keys
         page.getByLabel("Lead-in", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.keyboard().press("Tab");
         assertThat(footer).containsText("each 0:33.8");
