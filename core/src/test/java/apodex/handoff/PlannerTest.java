@@ -39,6 +39,16 @@ final class PlannerTest {
     }
 
     @Test
+    void aPathSomeSystemsCannotHoldIsRefusedByName() throws IOException {
+        Recording sound = add(recordings.add("sound", 1, 24, 5, 6));
+        row("n".repeat(95), Clip.whole(sound, 0, 1, 0));
+        Stretch all = new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0), new Stretch.Point(Stretch.Unit.SECONDS, 1));
+        plan(Handoff.named("x").withSections(List.of(new Section("s".repeat(80), all), new Section("short", all))));
+        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("s".repeat(100), all), new Section("short", all)))))
+                .hasMessageStartingWith("“" + "s".repeat(100) + "/Tracks/01_nnn").hasMessageContaining("too long a path for some systems");
+    }
+
+    @Test
     void aRowsSidesAreMeasuredOverTheStretchesItsClipsUse() throws IOException {
         Recording same = recordings.add("same", 2, 24, 5, 5, 6, 6, 1_000, -1_000);
         row("all of it", new Clip("same", 0, 2, 0, 0, 3, 0, 0, 0));
