@@ -22,11 +22,13 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.function.Function;
 
 /**
  * Makes everything a plan asks for, in the folders in which it is to lie: a walk for each section, then what is made from its
@@ -40,7 +42,7 @@ public final class Printing {
     private final Recordings recordings;
     private final int threads;
     private final WalkObserver observer;
-    private final Map<String, Earlier> earlier;
+    private final Function<String, Optional<Earlier>> earlier;
     private final ContentKeys contentKeys;
     private final Map<Print, String> keys = new IdentityHashMap<>();
     private final Made[] made;
@@ -48,7 +50,7 @@ public final class Printing {
     private double shareBefore;
 
     private Printing(Session session, Settings settings, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer, Map<String, Earlier> earlier) {
+            WalkObserver observer, Function<String, Optional<Earlier>> earlier) {
         this.session = session;
         this.settings = settings;
         this.plan = plan;
@@ -91,7 +93,7 @@ public final class Printing {
     /** Prints everything. */
     public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
             WalkObserver observer) throws IOException {
-        return print(session, handoff, plan, folder, recordings, threads, observer, Map.of());
+        return print(session, handoff, plan, folder, recordings, threads, observer, key -> Optional.empty());
     }
 
     /**
@@ -104,7 +106,7 @@ public final class Printing {
      * @throws CancellationException when the observer or an interrupt ended it
      */
     public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer, Map<String, Earlier> earlier) throws IOException {
+            WalkObserver observer, Function<String, Optional<Earlier>> earlier) throws IOException {
         return new Printing(AsPlanned.of(session, handoff), handoff.settled(), plan, folder, recordings, threads, observer, earlier)
                 .print();
     }
@@ -192,7 +194,7 @@ public final class Printing {
     }
 
     private Earlier earlier(Print print) {
-        return earlier.get(key(print));
+        return earlier.apply(key(print)).orElse(null);
     }
 
     private String key(Print print) {

@@ -37,6 +37,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -197,7 +198,7 @@ class BriefTest {
         session = session.withRow("c", row -> row.withStrip(row.strip().withFader(-4, 0)));
         Plan plan = plan(handoff);
         Path again = Files.createDirectories(folder.resolve("again"));
-        Printing.Result second = Printing.print(session, handoff, plan, again, recordings, 2, WalkObserver.NONE, earlier);
+        Printing.Result second = Printing.print(session, handoff, plan, again, recordings, 2, WalkObserver.NONE, key -> Optional.ofNullable(earlier.get(key)));
         Path whole = Files.createDirectories(folder.resolve("whole"));
         Printing.print(session, handoff, plan, whole, recordings, 1, WalkObserver.NONE);
         List<Choice> fresh = new ArrayList<>();

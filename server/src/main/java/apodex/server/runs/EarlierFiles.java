@@ -5,13 +5,12 @@ import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.server.DataFolder;
 import java.io.IOException;
-import java.util.AbstractMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Files of earlier runs of a session, to be taken over where nothing they follow from has changed. */
@@ -28,12 +27,12 @@ class EarlierFiles {
     }
 
     /** What can be found by content key. Whether a file is still what it was is looked at when it is asked for. */
-    Map<String, Printing.Earlier> of(Run run) {
-        return run.everything() ? Map.of() : new Found(run);
+    Function<String, Optional<Printing.Earlier>> of(Run run) {
+        return run.everything() ? key -> Optional.empty() : new Found(run)::by;
     }
 
     /** Looks into one run after the other, the latest first; each is read once. */
-    private final class Found extends AbstractMap<String, Printing.Earlier> {
+    private final class Found {
         private final Map<String, Optional<Printing.Earlier>> known = new HashMap<>();
         private final List<Map<String, Candidate>> runs;
 
@@ -41,15 +40,9 @@ class EarlierFiles {
             this.runs = mapper.earlierRuns(run.handoffId(), run.id(), RUNS).stream().map(EarlierFiles.this::candidates).toList();
         }
 
-        @Override
-        public Printing.Earlier get(Object key) {
-            return known.computeIfAbsent((String) key, wanted -> runs.stream().map(run -> run.get(wanted)).filter(Objects::nonNull)
-                    .filter(Candidate::isAsItWas).map(Candidate::file).findFirst()).orElse(null);
-        }
-
-        @Override
-        public Set<Entry<String, Printing.Earlier>> entrySet() {
-            throw new UnsupportedOperationException("It is only ever asked by key.");
+        Optional<Printing.Earlier> by(String key) {
+            return known.computeIfAbsent(key, wanted -> runs.stream().map(run -> run.get(wanted)).filter(Objects::nonNull)
+                    .filter(Candidate::isAsItWas).map(Candidate::file).findFirst());
         }
     }
 
