@@ -1,5 +1,6 @@
 package apodex.check;
 
+import apodex.session.Routing;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,8 +29,9 @@ public record Doubling(List<String> rows, String words) {
     /** The rows that are named, and what feeds them and is planned as well. */
     private static Set<String> concerned(Look at, Finding finding) {
         Set<String> rows = new LinkedHashSet<>(finding.rows());
-        finding.rows().forEach(id -> at.session().rows().stream()
-                .filter(row -> row.strip().outputs().contains(id) && !at.prints(row).isEmpty()).forEach(row -> rows.add(row.id())));
+        finding.rows().forEach(id -> at.session().row(id).stream()
+                .flatMap(row -> Routing.feeding(at.session(), row, Routing.Through.OUTPUTS).stream())
+                .filter(row -> !at.prints(row).isEmpty()).forEach(row -> rows.add(row.id())));
         return rows;
     }
 }

@@ -78,10 +78,8 @@ final class AboutRow {
         if (planned.image() == StereoImage.Kind.SILENT) {
             return "Not printed: it is silent all through.";
         }
-        if (row instanceof BusRow || row instanceof ReturnRow) {
-            if (Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {
-                return "Not printed: nothing goes to it.";
-            }
+        if ((row instanceof BusRow || row instanceof ReturnRow) && Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {
+            return "Not printed: nothing goes to it.";
         }
         if (row instanceof ReturnRow && plan.sharing().returns() == Returns.SHARED_OUT
                 && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {

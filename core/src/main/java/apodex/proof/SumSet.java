@@ -83,7 +83,7 @@ final class SumSet {
         if (!own.isEmpty()) {
             prints.addAll(own);
         } else if (row instanceof BusRow) {
-            session.rows().stream().filter(each -> each.strip().outputs().contains(row.id())).forEach(this::cover);
+            Routing.feeding(session, row, Routing.Through.OUTPUTS).forEach(this::cover);
         } else {
             missing.add(row.name());
         }

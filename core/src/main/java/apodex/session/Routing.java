@@ -68,9 +68,11 @@ public final class Routing {
         return seen.stream().flatMap(id -> session.row(id).stream()).toList();
     }
 
-    /** Rows that feed a row directly, in order. */
+    /** Rows whose sound arrives at a row directly, in order. A muted row's does so only by a send before its fader. */
     public static List<Row> feeding(Session session, Row row, Through through) {
-        return session.rows().stream().filter(each -> next(each, through).contains(row.id())).toList();
+        return session.rows().stream().filter(each -> !each.strip().muted() && next(each, through).contains(row.id())
+                || through == Through.OUTPUTS_AND_SENDS && each.strip().sends().stream()
+                        .anyMatch(send -> send.from() == Send.From.BEFORE_FADER && send.to().equals(row.id()))).toList();
     }
 
     /** Rows that a bus carries: who has the bus has them. Those it runs beside are not among them. */
