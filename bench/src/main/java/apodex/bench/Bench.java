@@ -17,7 +17,9 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] arguments) throws Exception {
-        Path parent = Path.of(arguments.length > 0 ? arguments[0] : ".").toAbsolutePath().normalize();
+        Path parent = Path.of(arguments.length > 0 ? arguments[0] : ".")
+                .toAbsolutePath()
+                .normalize();
         Path folder = Files.createTempDirectory(Files.createDirectories(parent), "apodex-bench-");
         Runtime.getRuntime().addShutdownHook(new Thread(() -> removeQuietly(folder)));
         try {
@@ -46,9 +48,16 @@ public final class Bench {
             withMix[round] = times.rawAndMix();
             reduced[round] = times.sixteenBit();
         }
-        System.out.printf(Locale.ROOT, "All Raw %.2f s, plain copy of the same %.2f GB %.2f s, all Raw and the mix %.2f s,"
-                + " all Raw at 16 bits %.2f s (medians of %d)%n", Timer.median(raw), times.bytes() / 1e9, Timer.median(copy),
-                Timer.median(withMix), Timer.median(reduced), ROUNDS);
+        System.out.printf(
+                Locale.ROOT,
+                "All Raw %.2f s, plain copy of the same %.2f GB %.2f s, all Raw and the mix %.2f s,"
+                        + " all Raw at 16 bits %.2f s (medians of %d)%n",
+                Timer.median(raw),
+                times.bytes() / 1e9,
+                Timer.median(copy),
+                Timer.median(withMix),
+                Timer.median(reduced),
+                ROUNDS);
         figure("raw-vs-copy", Timer.median(raw) / Timer.median(copy));
         figure("raw-and-mix-vs-copy", Timer.median(withMix) / Timer.median(copy));
         figure("raw-16-bit-vs-copy", Timer.median(reduced) / Timer.median(copy));

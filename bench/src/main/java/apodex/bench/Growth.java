@@ -25,9 +25,12 @@ final class Growth {
         for (int[] size : TRACKS_AND_MINUTES) {
             Path home = Files.createDirectories(folder.resolve("growth"));
             RecordingStore store = new RecordingStore(home.resolve("store"));
-            Workload workload = Workload.make(store, home, size[0], 0, size[1] * 60, DIFFERENT).simpleChain();
-            Plan plan = Planner.plan(workload.session(), Handoff.named("bench")
-                    .printing(null, List.of(new Handoff.Choice("mix", Station.FADER))), store);
+            Workload workload = Workload.make(store, home, size[0], 0, size[1] * 60, DIFFERENT)
+                    .simpleChain();
+            Plan plan = Planner.plan(
+                    workload.session(),
+                    Handoff.named("bench").printing(null, List.of(new Handoff.Choice("mix", Station.FADER))),
+                    store);
             Timer timer = new Timer(store, home);
             double seconds = Math.min(timer.print(workload, plan), timer.print(workload, plan));
             double nanos = seconds * 1e9 / (size[0] * size[1] * 60.0 * 48_000);

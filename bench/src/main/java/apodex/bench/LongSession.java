@@ -31,8 +31,13 @@ final class LongSession {
 
     static void measure(Path folder) throws Exception {
         String java = ProcessHandle.current().info().command().orElse("java");
-        List<String> command = List.of(java, "-Xmx512m", "-cp", System.getProperty("java.class.path"),
-                "-Dloader.main=" + Child.class.getName(), "org.springframework.boot.loader.launch.PropertiesLauncher",
+        List<String> command = List.of(
+                java,
+                "-Xmx512m",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "-Dloader.main=" + Child.class.getName(),
+                "org.springframework.boot.loader.launch.PropertiesLauncher",
                 folder.resolve("long").toString());
         int exit = new ProcessBuilder(command).inheritIO().start().waitFor();
         if (exit != 0) {
@@ -54,7 +59,14 @@ final class LongSession {
             Plan plan = Planner.plan(workload.session(), handoff, store);
             Path target = Files.createDirectories(folder.resolve("print"));
             long start = System.nanoTime();
-            Printing.print(workload.session(), handoff, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
+            Printing.print(
+                    workload.session(),
+                    handoff,
+                    plan,
+                    target,
+                    store,
+                    Runtime.getRuntime().availableProcessors(),
+                    WalkObserver.NONE);
             double seconds = (System.nanoTime() - start) / 1e9;
             Folders.remove(target);
             everyStation(workload.fullChain(), store, Files.createDirectories(target));
@@ -66,23 +78,37 @@ final class LongSession {
 
         private static void everyStation(Workload workload, RecordingStore store, Path target) throws Exception {
             Session session = workload.session();
-            Handoff shared = Handoff.named("bench").with(Brief.BY_HAND)
+            Handoff shared = Handoff.named("bench")
+                    .with(Brief.BY_HAND)
                     .with(Settings.OPEN.withSharing(Returns.SHARED_OUT, null).withTail(0.0));
-            List<Handoff.Choice> all = Planner.plan(session, shared, store).rows().stream().flatMap(row -> row.stations().stream()
-                    .map(station -> new Handoff.Choice(row.row(), station))).toList();
-            Stretch stretch = new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0),
+            List<Handoff.Choice> all = Planner.plan(session, shared, store).rows().stream()
+                    .flatMap(row -> row.stations().stream().map(station -> new Handoff.Choice(row.row(), station)))
+                    .toList();
+            Stretch stretch = new Stretch(
+                    new Stretch.Point(Stretch.Unit.SECONDS, 0),
                     new Stretch.Point(Stretch.Unit.SECONDS, STRETCH_SECONDS));
             Handoff handoff = shared.withFiles(all, List.of()).withSections(List.of(new Section("", stretch)));
             Plan plan = Planner.plan(session, handoff, store);
             long start = System.nanoTime();
-            Printing.print(session, handoff, plan, target, store, Runtime.getRuntime().availableProcessors(), WalkObserver.NONE);
-            System.out.println("Every station of the long session, " + STRETCH_SECONDS + " s: " + plan.prints().size() + " files");
+            Printing.print(
+                    session,
+                    handoff,
+                    plan,
+                    target,
+                    store,
+                    Runtime.getRuntime().availableProcessors(),
+                    WalkObserver.NONE);
+            System.out.println("Every station of the long session, " + STRETCH_SECONDS + " s: "
+                    + plan.prints().size() + " files");
             Bench.figure("long-session-every-station-seconds", (System.nanoTime() - start) / 1e9);
         }
 
         private static long peakHeapBytes() {
-            return ManagementFactory.getMemoryPoolMXBeans().stream().filter(pool -> pool.getType() == MemoryType.HEAP)
-                    .map(MemoryPoolMXBean::getPeakUsage).mapToLong(usage -> usage.getUsed()).sum();
+            return ManagementFactory.getMemoryPoolMXBeans().stream()
+                    .filter(pool -> pool.getType() == MemoryType.HEAP)
+                    .map(MemoryPoolMXBean::getPeakUsage)
+                    .mapToLong(usage -> usage.getUsed())
+                    .sum();
         }
     }
 }

@@ -27,8 +27,12 @@ final class Mixes {
         List<Row> rows = new ArrayList<>();
         int track = 0;
         for (Row row : session.rows()) {
-            rows.add(row instanceof AudioRow ? row.withStrip(Strip.feeding(MixRow.ID)
-                    .withInserts(List.of(LOW_CUT, BELL, COMPRESSOR)).withFader(-18, position(track++))) : row);
+            rows.add(
+                    row instanceof AudioRow
+                            ? row.withStrip(Strip.feeding(MixRow.ID)
+                                    .withInserts(List.of(LOW_CUT, BELL, COMPRESSOR))
+                                    .withFader(-18, position(track++)))
+                            : row);
         }
         return SessionRules.checked(session.withRows(rows));
     }
@@ -37,23 +41,37 @@ final class Mixes {
         List<Row> rows = new ArrayList<>();
         int track = 0;
         for (AudioRow row : session.audioRows()) {
-            List<Send> sends = List.of(new Send("hall", -14, Send.From.AFTER_FADER), new Send("echo", -18, Send.From.AFTER_FADER));
+            List<Send> sends =
+                    List.of(new Send("hall", -14, Send.From.AFTER_FADER), new Send("echo", -18, Send.From.AFTER_FADER));
             rows.add(row.withStrip(Strip.feeding("bus" + track % BUSES)
                     .withInserts(List.of(LOW_CUT, BELL, COMPRESSOR, Insert.of("saturator", Map.of("driveDb", 4.0))))
-                    .withFader(-18, position(track)).withSends(sends)));
+                    .withFader(-18, position(track))
+                    .withSends(sends)));
             track++;
         }
         for (int bus = 0; bus < BUSES; bus++) {
-            rows.add(new BusRow("bus" + bus, "Bus " + bus, Strip.feeding(MixRow.ID).withFader(-1, 0).withInserts(List.of(
-                    Insert.of("compressor", Map.of("thresholdDb", -20.0, "ratio", 2.0)),
-                    Insert.of("shelf", Map.of("side", 1.0, "hertz", 8_000.0, "gainDb", 1.0))))));
+            rows.add(new BusRow(
+                    "bus" + bus,
+                    "Bus " + bus,
+                    Strip.feeding(MixRow.ID)
+                            .withFader(-1, 0)
+                            .withInserts(List.of(
+                                    Insert.of("compressor", Map.of("thresholdDb", -20.0, "ratio", 2.0)),
+                                    Insert.of("shelf", Map.of("side", 1.0, "hertz", 8_000.0, "gainDb", 1.0))))));
         }
-        rows.add(new ReturnRow("hall", "Hall", Strip.feeding(MixRow.ID).withInserts(List.of(
-                Insert.of("hallReverb", Map.of("mixPercent", 100.0))))));
-        rows.add(new ReturnRow("echo", "Echo", Strip.feeding(MixRow.ID).withInserts(List.of(
-                Insert.of("delay", Map.of("mixPercent", 100.0))))));
-        rows.add(session.mix().withStrip(Strip.feeding().withInserts(List.of(
-                Insert.of("compressor", Map.of("thresholdDb", -14.0, "ratio", 1.5)), Insert.of("limiter", Map.of())))));
+        rows.add(new ReturnRow(
+                "hall",
+                "Hall",
+                Strip.feeding(MixRow.ID).withInserts(List.of(Insert.of("hallReverb", Map.of("mixPercent", 100.0))))));
+        rows.add(new ReturnRow(
+                "echo",
+                "Echo",
+                Strip.feeding(MixRow.ID).withInserts(List.of(Insert.of("delay", Map.of("mixPercent", 100.0))))));
+        rows.add(session.mix()
+                .withStrip(Strip.feeding()
+                        .withInserts(List.of(
+                                Insert.of("compressor", Map.of("thresholdDb", -14.0, "ratio", 1.5)),
+                                Insert.of("limiter", Map.of())))));
         return SessionRules.checked(session.withRows(rows));
     }
 

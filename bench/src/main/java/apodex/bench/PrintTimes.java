@@ -4,10 +4,10 @@ import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.handoff.Printing;
 import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Station;
-import apodex.handoff.Printing;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -37,7 +37,8 @@ final class PrintTimes {
 
     private Plan rawOnly(Depth depth) throws IOException {
         List<Handoff.Choice> rows = workload.session().audioRows().stream()
-                .map(row -> new Handoff.Choice(row.id(), Station.RAW)).toList();
+                .map(row -> new Handoff.Choice(row.id(), Station.RAW))
+                .toList();
         return Planner.plan(workload.session(), Handoff.named("bench").printing(depth, rows), store);
     }
 
@@ -63,7 +64,8 @@ final class PrintTimes {
         Path target = folder.resolve("copy");
         Folders.remove(target);
         settle();
-        List<String> command = new ArrayList<>(List.of("cp", "-r", "--reflink=never", folder.resolve("raw").toString(), target.toString()));
+        List<String> command = new ArrayList<>(
+                List.of("cp", "-r", "--reflink=never", folder.resolve("raw").toString(), target.toString()));
         long start = System.nanoTime();
         int exit = new ProcessBuilder(command).inheritIO().start().waitFor();
         double seconds = (System.nanoTime() - start) / 1e9;

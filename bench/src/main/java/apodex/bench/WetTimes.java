@@ -44,9 +44,17 @@ final class WetTimes {
             all[round] = timer.print(full, everything);
         }
         double copy = everything.bytes() * copySecondsPerByte;
-        System.out.printf(Locale.ROOT, "Low cut, bell, compressor, pan on %d tracks %.2f s; full chain %.2f s; with %d files"
-                + " (%.2f GB, copied in %.2f s) %.2f s%n", dry.tracks(), Timer.median(wet), Timer.median(mix),
-                everything.prints().size(), everything.bytes() / 1e9, copy, Timer.median(all));
+        System.out.printf(
+                Locale.ROOT,
+                "Low cut, bell, compressor, pan on %d tracks %.2f s; full chain %.2f s; with %d files"
+                        + " (%.2f GB, copied in %.2f s) %.2f s%n",
+                dry.tracks(),
+                Timer.median(wet),
+                Timer.median(mix),
+                everything.prints().size(),
+                everything.bytes() / 1e9,
+                copy,
+                Timer.median(all));
         Bench.figure("wet-mix-x-realtime", dry.seconds() / Timer.median(wet));
         Bench.figure("wet-mix-track-seconds-a-second", dry.seconds() * dry.tracks() / Timer.median(wet));
         Bench.figure("full-mix-track-seconds-a-second", dry.seconds() * dry.tracks() / Timer.median(mix));

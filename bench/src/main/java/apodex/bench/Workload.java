@@ -32,13 +32,15 @@ record Workload(Session session, int tracks, double seconds) {
     }
 
     /** @param different how many different recordings there are; tracks beyond share them */
-    static Workload make(RecordingStore store, Path folder, int mono, int stereo, int seconds, int different) throws IOException {
+    static Workload make(RecordingStore store, Path folder, int mono, int stereo, int seconds, int different)
+            throws IOException {
         List<Row> rows = new ArrayList<>();
         List<Recording> recordings = new ArrayList<>();
         long frames = (long) seconds * RATE.hertz();
         for (int track = 0; track < mono + stereo; track++) {
             if (track < different) {
-                recordings.add(store.bring(noise(folder, track, track < mono ? 1 : 2, frames), "track" + track + ".wav"));
+                recordings.add(
+                        store.bring(noise(folder, track, track < mono ? 1 : 2, frames), "track" + track + ".wav"));
             }
             rows.add(new AudioRow("r" + track, "Track " + track, clips(recordings.get(track % different), frames)));
         }

@@ -24,8 +24,8 @@ final class AiffHeader {
                 if (soundOffset >= 0 && common != null) {
                     break;
                 }
-                throw new SoundFileException("Its “" + id.trim() + "” chunk says it is " + size
-                        + " bytes long, but the file ends before.");
+                throw new SoundFileException(
+                        "Its “" + id.trim() + "” chunk says it is " + size + " bytes long, but the file ends before.");
             }
             if (id.equals("COMM") && size >= 18) {
                 common = in.read(body, (int) Math.min(size, 22), ByteOrder.BIG_ENDIAN);
@@ -56,7 +56,8 @@ final class AiffHeader {
         }
         Limits.check(channels, (long) hertz);
         String kind = container == Container.AIFC && common.limit() >= 22
-                ? new String(common.array(), 18, 4, StandardCharsets.ISO_8859_1) : "NONE";
+                ? new String(common.array(), 18, 4, StandardCharsets.ISO_8859_1)
+                : "NONE";
         SampleFormat sample = sampleFormat(kind, bits);
         ByteOrder order = kind.equals("sowt") ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN;
         PcmLayout layout = new PcmLayout(soundOffset, channels, sample, order);
@@ -69,19 +70,29 @@ final class AiffHeader {
 
     private static SampleFormat sampleFormat(String kind, int bits) throws SoundFileException {
         switch (kind) {
-            case "fl32", "FL32": return SampleFormat.FLOAT32;
-            case "fl64", "FL64": return SampleFormat.FLOAT64;
-            case "NONE", "twos", "sowt", "in16", "in24", "in32": break;
-            case "raw ": return SampleFormat.UINT8;
-            default: throw new SoundFileException("Its sound is packed as “" + kind.trim()
-                    + "”, which Apodex does not read.");
+            case "fl32", "FL32":
+                return SampleFormat.FLOAT32;
+            case "fl64", "FL64":
+                return SampleFormat.FLOAT64;
+            case "NONE", "twos", "sowt", "in16", "in24", "in32":
+                break;
+            case "raw ":
+                return SampleFormat.UINT8;
+            default:
+                throw new SoundFileException(
+                        "Its sound is packed as “" + kind.trim() + "”, which Apodex does not read.");
         }
         switch ((bits + 7) / 8) {
-            case 1: return SampleFormat.INT8;
-            case 2: return SampleFormat.INT16;
-            case 3: return SampleFormat.INT24;
-            case 4: return SampleFormat.INT32;
-            default: throw new SoundFileException("Its samples of " + bits + " bits are of a kind Apodex does not read.");
+            case 1:
+                return SampleFormat.INT8;
+            case 2:
+                return SampleFormat.INT16;
+            case 3:
+                return SampleFormat.INT24;
+            case 4:
+                return SampleFormat.INT32;
+            default:
+                throw new SoundFileException("Its samples of " + bits + " bits are of a kind Apodex does not read.");
         }
     }
 

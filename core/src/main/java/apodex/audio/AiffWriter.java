@@ -27,7 +27,8 @@ public final class AiffWriter extends SoundWriter {
         this.sample = sample;
         if (fileBytes(channels, sample, frames) > LARGEST) {
             close();
-            throw new IOException("AIFF cannot hold more than 4 GiB; “" + file.getFileName() + "” would be larger. Print WAV instead.");
+            throw new IOException("AIFF cannot hold more than 4 GiB; “" + file.getFileName()
+                    + "” would be larger. Print WAV instead.");
         }
         begin();
     }
@@ -50,12 +51,16 @@ public final class AiffWriter extends SoundWriter {
     ByteBuffer header(long frames) {
         long data = frames * channels * sample.bytes();
         ByteBuffer out = ByteBuffer.allocate(headerBytes(sample)).order(ByteOrder.BIG_ENDIAN);
-        out.put(ascii("FORM")).putInt((int) (headerBytes(sample) - 8 + data + (data & 1)))
+        out.put(ascii("FORM"))
+                .putInt((int) (headerBytes(sample) - 8 + data + (data & 1)))
                 .put(ascii(sample.isFloat() ? "AIFC" : "AIFF"));
         if (sample.isFloat()) {
             out.put(ascii("FVER")).putInt(4).putInt(0xA2805140); // the one version of AIFF-C there is
         }
-        out.put(ascii("COMM")).putInt(commonBytes(sample)).putShort((short) channels).putInt((int) frames)
+        out.put(ascii("COMM"))
+                .putInt(commonBytes(sample))
+                .putShort((short) channels)
+                .putInt((int) frames)
                 .putShort((short) sample.bits());
         putExtended(out, rate.hertz());
         if (sample.isFloat()) {

@@ -26,6 +26,7 @@ public record BroadcastExtension(
         String codingHistory) {
     /** Bytes before the coding history: 256+32+32+10+8+8+2+64 and 190 that are reserved. */
     static final int FIXED_BYTES = 602;
+
     private static final int DESCRIPTION = 256;
     private static final int ORIGINATOR = 32;
     private static final int REFERENCE = 32;

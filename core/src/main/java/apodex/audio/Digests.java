@@ -1,8 +1,8 @@
 package apodex.audio;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;

@@ -17,7 +17,8 @@ package apodex.audio;
  * the same print gives the same bytes whatever the block size or the number of threads.
  */
 public enum Dither {
-    NONE, TRIANGULAR;
+    NONE,
+    TRIANGULAR;
 
     /** The policy of the table above. */
     public static Dither policy(boolean exact, SampleFormat target) {

@@ -48,7 +48,8 @@ public final class FlacFile {
                     || (in.read(MAGIC.length, 1, ByteOrder.BIG_ENDIAN).get() & BLOCK_TYPE) != 0) {
                 throw new SoundFileException("It starts like FLAC but has no stream information.");
             }
-            block = in.read(STREAM_INFO_OFFSET, STREAM_INFO_BYTES, ByteOrder.BIG_ENDIAN).array();
+            block = in.read(STREAM_INFO_OFFSET, STREAM_INFO_BYTES, ByteOrder.BIG_ENDIAN)
+                    .array();
             audioOffset = audioOffset(in);
         }
         ByteBuffer info = ByteBuffer.wrap(block);
@@ -65,8 +66,11 @@ public final class FlacFile {
         }
         SampleFormat sample = bits <= 16 ? SampleFormat.INT16 : SampleFormat.INT24;
         return new StreamInfo(
-                new SoundInfo(Container.FLAC, new SampleRate(hertz), frames, null, channels, sample, null), bits, md5,
-                block, audioOffset);
+                new SoundInfo(Container.FLAC, new SampleRate(hertz), frames, null, channels, sample, null),
+                bits,
+                md5,
+                block,
+                audioOffset);
     }
 
     /** Steps over the metadata blocks (section 8.1): a flag and a type in one byte, a length in three. */
@@ -89,12 +93,15 @@ public final class FlacFile {
      * large, and a damaged length in them makes the decoder ask for memory without end.
      */
     private static InputStream soundAlone(Path flac, StreamInfo stream) throws IOException {
-        byte[] head = ByteBuffer.allocate(STREAM_INFO_OFFSET + STREAM_INFO_BYTES).put(MAGIC)
-                .putInt(LAST_BLOCK | STREAM_INFO_BYTES).put(stream.block()).array();
+        byte[] head = ByteBuffer.allocate(STREAM_INFO_OFFSET + STREAM_INFO_BYTES)
+                .put(MAGIC)
+                .putInt(LAST_BLOCK | STREAM_INFO_BYTES)
+                .put(stream.block())
+                .array();
         InputStream sound = Files.newInputStream(flac);
         sound.skipNBytes(stream.audioOffset());
-        return new EndGuard(new SequenceInputStream(new ByteArrayInputStream(head),
-                new BufferedInputStream(sound, 1 << 16)));
+        return new EndGuard(
+                new SequenceInputStream(new ByteArrayInputStream(head), new BufferedInputStream(sound, 1 << 16)));
     }
 
     /** Ends a decoder that keeps looking for frames behind the end of the file: it swallows the end itself for ever. */
@@ -153,11 +160,12 @@ public final class FlacFile {
                 decoded += frames;
             }
             if (decoder.getBadFrames() > 0) {
-                throw new SoundFileException("It is damaged: " + decoder.getBadFrames() + " of its frames cannot be decoded.");
+                throw new SoundFileException(
+                        "It is damaged: " + decoder.getBadFrames() + " of its frames cannot be decoded.");
             }
             if (decoded < sound.frames()) {
-                throw new SoundFileException("It ends after " + decoded + " of " + sound.frames()
-                        + " frames: the file was cut short.");
+                throw new SoundFileException(
+                        "It ends after " + decoded + " of " + sound.frames() + " frames: the file was cut short.");
             }
         } catch (SoundFileException e) {
             throw e;

@@ -12,6 +12,7 @@ import net.sourceforge.javaflacencoder.StreamConfiguration;
 public final class FlacWriter {
     /** Block sizes tried: one that divides the length without rest trips the encoder at its end. */
     private static final int[] BLOCK_SIZES = {4_096, 4_608, 4_095};
+
     private static final int READ_FRAMES = 8_192;
 
     private FlacWriter() {}
@@ -26,10 +27,15 @@ public final class FlacWriter {
         SoundInfo info = SoundFile.examine(wav);
         FLACEncoder encoder = new FLACEncoder();
         int block = blockSize(info.frames());
-        StreamConfiguration stream = new StreamConfiguration(info.channels(), block, block, info.rate().hertz(),
+        StreamConfiguration stream = new StreamConfiguration(
+                info.channels(),
+                block,
+                block,
+                info.rate().hertz(),
                 info.sample().bits());
         if (!encoder.setStreamConfiguration(stream)) {
-            throw new IOException("FLAC cannot hold " + info.rate().label() + " with " + info.sample().label() + ".");
+            throw new IOException("FLAC cannot hold " + info.rate().label() + " with "
+                    + info.sample().label() + ".");
         }
         encoder.setEncodingConfiguration(new EncodingConfiguration());
         try (PcmReader in = new PcmReader(wav, info)) {
@@ -77,14 +83,22 @@ public final class FlacWriter {
         try {
             FlacFile.decode(flac, back);
             SoundInfo decoded = SoundFile.examine(back);
-            boolean same = decoded.frames() == info.frames() && decoded.channels() == info.channels()
-                    && decoded.sample() == info.sample() && decoded.rate().equals(info.rate());
-            try (PcmReader one = new PcmReader(wav, info); PcmReader two = new PcmReader(back, decoded)) {
+            boolean same = decoded.frames() == info.frames()
+                    && decoded.channels() == info.channels()
+                    && decoded.sample() == info.sample()
+                    && decoded.rate().equals(info.rate());
+            try (PcmReader one = new PcmReader(wav, info);
+                    PcmReader two = new PcmReader(back, decoded)) {
                 int frameBytes = info.layout().frameBytes();
                 for (long first = 0; same && first < info.frames(); first += READ_FRAMES) {
                     int count = (int) Math.min(READ_FRAMES, info.frames() - first);
-                    same = java.util.Arrays.equals(one.readBytes(first, count), 0, count * frameBytes,
-                            two.readBytes(first, count), 0, count * frameBytes);
+                    same = java.util.Arrays.equals(
+                            one.readBytes(first, count),
+                            0,
+                            count * frameBytes,
+                            two.readBytes(first, count),
+                            0,
+                            count * frameBytes);
                 }
             }
             if (!same) {

@@ -20,6 +20,7 @@ public final class Limits {
     public static final int UNPACKED_RATIO = 250;
     /** Seven minutes of silence at 48 kHz 24-bit mono still come in from a zip. */
     public static final long UNPACKED_HARMLESS_BYTES = 64_000_000L;
+
     public static final int CHANNELS = 64;
     /** Rows a session can have. */
     public static final int ROWS = 1_000;

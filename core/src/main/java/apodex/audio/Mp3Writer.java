@@ -22,7 +22,8 @@ public final class Mp3Writer {
         AudioFormat format = new AudioFormat(info.rate().hertz(), 16, info.channels(), true, false);
         LameEncoder encoder = new LameEncoder(format, KILOBITS, mode, LameEncoder.QUALITY_MIDDLE, false);
         try (PcmReader in = new PcmReader(sound, info);
-                OutputStream out = Files.newOutputStream(mp3, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
+                OutputStream out =
+                        Files.newOutputStream(mp3, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
             PcmEncoder pcm = new PcmEncoder(SampleFormat.INT16, info.channels(), 0);
             double[][] block = new double[info.channels()][READ_FRAMES];
             byte[] bytes = new byte[READ_FRAMES * pcm.frameBytes()];

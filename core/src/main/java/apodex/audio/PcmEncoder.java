@@ -16,7 +16,7 @@ public final class PcmEncoder {
      */
     public PcmEncoder(SampleFormat sample, int channels, long ditherSeed) {
         switch (sample) {
-            case INT16, INT24, INT32, FLOAT32 -> { }
+            case INT16, INT24, INT32, FLOAT32 -> {}
             default -> throw new IllegalArgumentException("Apodex does not write " + sample.label() + " samples.");
         }
         this.sample = sample;

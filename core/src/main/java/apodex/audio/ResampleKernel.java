@@ -17,6 +17,7 @@ public final class ResampleKernel {
     private static final double BETA = 0.1102 * (ATTENUATION_DB - 8.7);
     /** Up to this many places each has its own row; beyond, rows are interpolated. */
     private static final int MOST_ROWS = 2_048;
+
     private static final int GRID_ROWS = 1_024;
 
     private final long up;
@@ -26,7 +27,9 @@ public final class ResampleKernel {
     private final double[][] rows;
 
     public ResampleKernel(SampleRate in, SampleRate out) {
-        long divisor = java.math.BigInteger.valueOf(in.hertz()).gcd(java.math.BigInteger.valueOf(out.hertz())).longValue();
+        long divisor = java.math.BigInteger.valueOf(in.hertz())
+                .gcd(java.math.BigInteger.valueOf(out.hertz()))
+                .longValue();
         up = out.hertz() / divisor;
         down = in.hertz() / divisor;
         double nyquist = Math.min(in.hertz(), out.hertz()) / 2.0;
@@ -103,8 +106,10 @@ public final class ResampleKernel {
         double c = dot(rows[row + 2], in, first);
         double d = dot(rows[row + 3], in, first);
         // Lagrange through four rows
-        return a * -x * (x - 1) * (x - 2) / 6 + b * (x + 1) * (x - 1) * (x - 2) / 2
-                + c * -(x + 1) * x * (x - 2) / 2 + d * (x + 1) * x * (x - 1) / 6;
+        return a * -x * (x - 1) * (x - 2) / 6
+                + b * (x + 1) * (x - 1) * (x - 2) / 2
+                + c * -(x + 1) * x * (x - 2) / 2
+                + d * (x + 1) * x * (x - 1) / 6;
     }
 
     /** Four sums side by side, always in the same order. */

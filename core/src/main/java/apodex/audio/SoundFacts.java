@@ -57,13 +57,22 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
             if (whole && size >= 4) {
                 switch (id) {
                     case "bext" -> {
-                        BroadcastExtension bext = BroadcastExtension.parse(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN).array());
+                        BroadcastExtension bext =
+                                BroadcastExtension.parse(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
+                                        .array());
                         description = bext == null ? "" : tidy(bext.description());
                     }
                     case "LIST" -> list(in, body, size, info, labels);
-                    case "iXML" -> ixml(new String(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN).array(), StandardCharsets.UTF_8), tracks, info);
+                    case "iXML" ->
+                        ixml(
+                                new String(
+                                        in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
+                                                .array(),
+                                        StandardCharsets.UTF_8),
+                                tracks,
+                                info);
                     case "cue " -> cues(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN), cues);
-                    default -> { }
+                    default -> {}
                 }
             }
             offset = body + size + (size & 1);
@@ -85,7 +94,9 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
         return "";
     }
 
-    private static void list(ChunkReader in, long body, long size, Map<String, String> info, Map<Integer, String> labels) throws IOException {
+    private static void list(
+            ChunkReader in, long body, long size, Map<String, String> info, Map<Integer, String> labels)
+            throws IOException {
         String kind = in.id(body);
         long at = body + 4;
         while (at + 8 <= body + size) {
@@ -133,9 +144,16 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
     }
 
     private static String field(String xml, String name) {
-        Matcher matcher = Pattern.compile("<" + name + ">([^<]{1,500})</" + name + ">").matcher(xml);
-        return matcher.find() ? tidy(matcher.group(1).replace("&amp;", "&").replace("&lt;", "<").replace("&gt;", ">")
-                .replace("&quot;", "\"").replace("&apos;", "'")) : "";
+        Matcher matcher =
+                Pattern.compile("<" + name + ">([^<]{1,500})</" + name + ">").matcher(xml);
+        return matcher.find()
+                ? tidy(matcher.group(1)
+                        .replace("&amp;", "&")
+                        .replace("&lt;", "<")
+                        .replace("&gt;", ">")
+                        .replace("&quot;", "\"")
+                        .replace("&apos;", "'"))
+                : "";
     }
 
     private static String text(byte[] bytes) {

@@ -37,10 +37,14 @@ public final class SoundFile {
         String form = in.id(8);
         if (form.equals("WAVE")) {
             switch (magic) {
-                case "RIFF": return WavHeader.read(in, Container.WAV);
-                case "RF64": return WavHeader.read(in, Container.RF64);
-                case "BW64": return WavHeader.read(in, Container.BW64);
-                default: break;
+                case "RIFF":
+                    return WavHeader.read(in, Container.WAV);
+                case "RF64":
+                    return WavHeader.read(in, Container.RF64);
+                case "BW64":
+                    return WavHeader.read(in, Container.BW64);
+                default:
+                    break;
             }
         }
         if (magic.equals("FORM") && form.equals("AIFF")) {

@@ -25,7 +25,12 @@ public record SoundInfo(
 
     /** The file types Apodex reads. */
     public enum Container {
-        WAV("WAV"), RF64("RF64"), BW64("BW64"), AIFF("AIFF"), AIFC("AIFF-C"), FLAC("FLAC");
+        WAV("WAV"),
+        RF64("RF64"),
+        BW64("BW64"),
+        AIFF("AIFF"),
+        AIFC("AIFF-C"),
+        FLAC("FLAC");
 
         private final String label;
 

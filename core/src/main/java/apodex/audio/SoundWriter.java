@@ -69,7 +69,8 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
         ByteBuffer header = header(finalFrames);
         long end = header.remaining() + finalFrames * frameBytes;
         if (finalFrames > frames || written < finalFrames * frameBytes) {
-            throw new IllegalStateException("A file of " + written / frameBytes + " frames cannot end at " + finalFrames + ".");
+            throw new IllegalStateException(
+                    "A file of " + written / frameBytes + " frames cannot end at " + finalFrames + ".");
         }
         channel.truncate(end);
         written = finalFrames * frameBytes;

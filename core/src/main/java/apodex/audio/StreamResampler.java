@@ -11,6 +11,7 @@ public final class StreamResampler {
     private double[] kept;
     /** Input frame, counted from the anchor, that index 0 of {@link #kept} holds. */
     private long keptFrom;
+
     private int keptFrames;
     private long nextOutput;
 
@@ -35,7 +36,8 @@ public final class StreamResampler {
         }
         int count = 0;
         while (kernel.inputOf(nextOutput) + kernel.half() < keptFrom + keptFrames) {
-            out[count++] = kernel.at(nextOutput, kept, (int) (kernel.inputOf(nextOutput) - kernel.half() + 1 - keptFrom));
+            out[count++] =
+                    kernel.at(nextOutput, kept, (int) (kernel.inputOf(nextOutput) - kernel.half() + 1 - keptFrom));
             nextOutput++;
         }
         drop();

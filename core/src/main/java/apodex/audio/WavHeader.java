@@ -16,6 +16,7 @@ final class WavHeader {
     private static final int FORMAT_EXTENSIBLE = 0xFFFE;
     /** In RF64 a 32-bit size of all ones says: look in the ds64 chunk. */
     private static final long SIZE_IN_DS64 = 0xFFFFFFFFL;
+
     private static final int BEXT_READ_LIMIT = 1 << 20;
 
     private final ChunkReader in;
@@ -49,8 +50,8 @@ final class WavHeader {
                 if (dataOffset >= 0 && format != null) {
                     return; // a trailing chunk cut short takes nothing from the sound
                 }
-                throw new SoundFileException("Its “" + id.trim() + "” chunk says it is " + size
-                        + " bytes long, but the file ends before.");
+                throw new SoundFileException(
+                        "Its “" + id.trim() + "” chunk says it is " + size + " bytes long, but the file ends before.");
             } else {
                 takeChunk(id, body, size);
             }
@@ -62,7 +63,8 @@ final class WavHeader {
         switch (id) {
             case "ds64" -> {
                 if (size >= 16) {
-                    dataSizeFromDs64 = in.read(body, 16, ByteOrder.LITTLE_ENDIAN).getLong(8);
+                    dataSizeFromDs64 =
+                            in.read(body, 16, ByteOrder.LITTLE_ENDIAN).getLong(8);
                 }
             }
             case "fmt " -> {
@@ -71,9 +73,11 @@ final class WavHeader {
                 }
                 format = in.read(body, (int) Math.min(size, 40), ByteOrder.LITTLE_ENDIAN);
             }
-            case "bext" -> broadcast = BroadcastExtension.parse(
-                    in.read(body, (int) Math.min(size, BEXT_READ_LIMIT), ByteOrder.LITTLE_ENDIAN).array());
-            default -> { }
+            case "bext" ->
+                broadcast = BroadcastExtension.parse(
+                        in.read(body, (int) Math.min(size, BEXT_READ_LIMIT), ByteOrder.LITTLE_ENDIAN)
+                                .array());
+            default -> {}
         }
     }
 
@@ -126,11 +130,16 @@ final class WavHeader {
         int containerBits = channels > 0 && blockAlign % channels == 0 ? blockAlign / channels * 8 : bits;
         if (tag == FORMAT_PCM && bits >= 1 && bits <= containerBits) {
             switch (containerBits) {
-                case 8: return SampleFormat.UINT8;
-                case 16: return SampleFormat.INT16;
-                case 24: return SampleFormat.INT24;
-                case 32: return SampleFormat.INT32;
-                default: break;
+                case 8:
+                    return SampleFormat.UINT8;
+                case 16:
+                    return SampleFormat.INT16;
+                case 24:
+                    return SampleFormat.INT24;
+                case 32:
+                    return SampleFormat.INT32;
+                default:
+                    break;
             }
         }
         if (tag == FORMAT_FLOAT && bits == containerBits && bits == 32) {

@@ -29,8 +29,14 @@ public final class WavWriter extends SoundWriter {
      * @param frames    frames that will be written, or the most there can be
      * @param broadcast the {@code bext} chunk, or null for none
      */
-    public WavWriter(Path file, SampleRate rate, int channels, SampleFormat sample, long frames,
-            @Nullable BroadcastExtension broadcast) throws IOException {
+    public WavWriter(
+            Path file,
+            SampleRate rate,
+            int channels,
+            SampleFormat sample,
+            long frames,
+            @Nullable BroadcastExtension broadcast)
+            throws IOException {
         super(file, channels * sample.bytes(), frames);
         this.rate = rate;
         this.channels = channels;
@@ -41,8 +47,8 @@ public final class WavWriter extends SoundWriter {
     }
 
     /** Bytes a file will have, header included. */
-    public static long fileBytes(SampleRate rate, int channels, SampleFormat sample, long frames,
-            @Nullable BroadcastExtension broadcast) {
+    public static long fileBytes(
+            SampleRate rate, int channels, SampleFormat sample, long frames, @Nullable BroadcastExtension broadcast) {
         long riff = riffBytes(channels, sample, frames, broadcast);
         return riff + 8 + (riff > LARGEST_RIFF ? 8 + DS64_BODY : 0);
     }
@@ -66,12 +72,19 @@ public final class WavWriter extends SoundWriter {
     ByteBuffer header(long frames) {
         long dataBytes = frames * channels * sample.bytes();
         long riffBytes = riffBytes(channels, sample, frames, broadcast);
-        ByteBuffer out = ByteBuffer.allocate(12 + (rf64 ? 8 + DS64_BODY : 0) + broadcastBytes(broadcast)
-                + formatBytes(sample) + 8).order(ByteOrder.LITTLE_ENDIAN);
-        out.put(ascii(rf64 ? "RF64" : "RIFF")).putInt((int) (rf64 ? LARGEST_RIFF : riffBytes)).put(ascii("WAVE"));
+        ByteBuffer out = ByteBuffer.allocate(
+                        12 + (rf64 ? 8 + DS64_BODY : 0) + broadcastBytes(broadcast) + formatBytes(sample) + 8)
+                .order(ByteOrder.LITTLE_ENDIAN);
+        out.put(ascii(rf64 ? "RF64" : "RIFF"))
+                .putInt((int) (rf64 ? LARGEST_RIFF : riffBytes))
+                .put(ascii("WAVE"));
         if (rf64) {
-            out.put(ascii("ds64")).putInt(DS64_BODY)
-                    .putLong(riffBytes + 8 + DS64_BODY).putLong(dataBytes).putLong(frames).putInt(0);
+            out.put(ascii("ds64"))
+                    .putInt(DS64_BODY)
+                    .putLong(riffBytes + 8 + DS64_BODY)
+                    .putLong(dataBytes)
+                    .putLong(frames)
+                    .putInt(0);
         }
         if (broadcast != null) {
             byte[] bext = broadcast.toBytes();
@@ -81,10 +94,14 @@ public final class WavWriter extends SoundWriter {
             }
         }
         int frameBytes = channels * sample.bytes();
-        out.put(ascii("fmt ")).putInt(sample.isFloat() ? 18 : 16)
-                .putShort((short) (sample.isFloat() ? FORMAT_FLOAT : FORMAT_PCM)).putShort((short) channels)
-                .putInt(rate.hertz()).putInt(rate.hertz() * frameBytes)
-                .putShort((short) frameBytes).putShort((short) sample.bits());
+        out.put(ascii("fmt "))
+                .putInt(sample.isFloat() ? 18 : 16)
+                .putShort((short) (sample.isFloat() ? FORMAT_FLOAT : FORMAT_PCM))
+                .putShort((short) channels)
+                .putInt(rate.hertz())
+                .putInt(rate.hertz() * frameBytes)
+                .putShort((short) frameBytes)
+                .putShort((short) sample.bits());
         if (sample.isFloat()) {
             out.putShort((short) 0);
             out.put(ascii("fact")).putInt(4).putInt((int) Math.min(frames, LARGEST_RIFF));

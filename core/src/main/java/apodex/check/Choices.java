@@ -12,7 +12,10 @@ final class Choices {
 
     /** Every planned file of a row. */
     static List<Choice> of(Look at, Row row) {
-        return at.prints(row).stream().map(print -> new Choice(row.id(), print.station())).distinct().toList();
+        return at.prints(row).stream()
+                .map(print -> new Choice(row.id(), print.station()))
+                .distinct()
+                .toList();
     }
 
     /** Every planned file of these rows. */

@@ -29,10 +29,17 @@ final class ClickAndGuide extends Check {
             if (row.about().role().isForPlayers() && last) {
                 continue; // set apart already: it goes into a folder of its own
             }
-            List<SessionEdit> apart = List.of(new SetAbout(row.id(), role, row.about().note()), new MoveRows(List.of(row.id()), afterSources(at)));
-            found.accept(Finding.of(this, Severity.KNOW, role == Role.CLICK ? "A click row" : "A guide row", at.called(row)
-                            + " is planned among the music.", List.of(row.id()))
-                    .offering(Remedy.harmless("Print it apart, last", new Together("Set “" + row.name() + "” apart", apart)))
+            List<SessionEdit> apart = List.of(
+                    new SetAbout(row.id(), role, row.about().note()),
+                    new MoveRows(List.of(row.id()), afterSources(at)));
+            found.accept(Finding.of(
+                            this,
+                            Severity.KNOW,
+                            role == Role.CLICK ? "A click row" : "A guide row",
+                            at.called(row) + " is planned among the music.",
+                            List.of(row.id()))
+                    .offering(Remedy.harmless(
+                            "Print it apart, last", new Together("Set “" + row.name() + "” apart", apart)))
                     .offering(Remedy.printing("Leave it out", Adjustment.leavingOut(Choices.of(at, row)))));
         }
     }

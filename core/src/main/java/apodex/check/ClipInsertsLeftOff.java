@@ -18,12 +18,21 @@ final class ClipInsertsLeftOff extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            long clips = row.clips().stream().filter(clip -> !Stations.active(clip.inserts()).isEmpty()).count();
-            boolean carried = at.prints(row).stream().anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0);
+            long clips = row.clips().stream()
+                    .filter(clip -> !Stations.active(clip.inserts()).isEmpty())
+                    .count();
+            boolean carried =
+                    at.prints(row).stream().anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0);
             if (clips > 0 && !at.prints(row).isEmpty() && !carried && !Notes.says(row, NOTE)) {
-                found.accept(Finding.of(this, Severity.LOOK, "Clip effects left off", at.called(row) + " has effects on "
-                                + RowNames.count((int) clips, "clip") + "; Raw leaves them off, and nothing else of the row is planned.", List.of(row.id()))
-                        .offering(Remedy.printing("Print Shaped as well", Adjustment.adding(Choices.at(Station.SHAPED, List.of(row)))))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Clip effects left off",
+                                at.called(row) + " has effects on " + RowNames.count((int) clips, "clip")
+                                        + "; Raw leaves them off, and nothing else of the row is planned.",
+                                List.of(row.id()))
+                        .offering(Remedy.printing(
+                                "Print Shaped as well", Adjustment.adding(Choices.at(Station.SHAPED, List.of(row)))))
                         .offering(Notes.add("Say so on the sheet", row, NOTE)));
             }
         }

@@ -38,17 +38,33 @@ final class ClippedRecording extends Check {
             if (Notes.says(row, NOTE + where)) {
                 continue;
             }
-            Finding finding = Finding.of(this, Severity.LOOK, "Clipped recording", "The recording itself is clipped: "
-                            + RowNames.count(samples, "sample") + " at full scale in " + RowNames.count(runs.size(), "place")
-                            + " of " + at.called(row) + ", the longest at " + where + ". A mixer can hide it, not undo it.", List.of(row.id()))
+            Finding finding = Finding.of(
+                            this,
+                            Severity.LOOK,
+                            "Clipped recording",
+                            "The recording itself is clipped: "
+                                    + RowNames.count(samples, "sample") + " at full scale in "
+                                    + RowNames.count(runs.size(), "place")
+                                    + " of " + at.called(row) + ", the longest at " + where
+                                    + ". A mixer can hide it, not undo it.",
+                            List.of(row.id()))
                     .with("At full scale", RowNames.count(samples, "sample"))
                     .with("Longest", RowNames.count(runs.get(longest).frames(), "sample") + " at " + where)
-                    .showing(Evidence.wave(row.id(), at.around(worst), places.stream()
-                            .filter(place -> place.overlaps(at.around(worst))).toList()));
+                    .showing(Evidence.wave(
+                            row.id(),
+                            at.around(worst),
+                            places.stream()
+                                    .filter(place -> place.overlaps(at.around(worst)))
+                                    .toList()));
             Optional<Take> other = cleanTake(at, row, worst);
             if (other.isPresent()) {
-                FrameRange bars = Bars.around(at.session(), new FrameRange(places.get(0).start(), places.get(places.size() - 1).end()));
-                finding = finding.offering(Remedy.changing("Use “" + other.get().name() + "” for " + Bars.named(at.session(), bars),
+                FrameRange bars = Bars.around(
+                        at.session(),
+                        new FrameRange(
+                                places.get(0).start(),
+                                places.get(places.size() - 1).end()));
+                finding = finding.offering(Remedy.changing(
+                        "Use “" + other.get().name() + "” for " + Bars.named(at.session(), bars),
                         new UseTakeFor(row.id(), other.get().id(), bars.start(), bars.end())));
             }
             found.accept(finding.offering(Notes.add("Say so on the sheet", row, NOTE + where)));
@@ -62,7 +78,8 @@ final class ClippedRecording extends Check {
         }
         FrameRange heard = at.heard(clip);
         for (SoundScan.Run run : scan.get().runs()) {
-            boolean used = run.channel() >= clip.firstChannel() && run.channel() < clip.firstChannel() + clip.channels();
+            boolean used =
+                    run.channel() >= clip.firstChannel() && run.channel() < clip.firstChannel() + clip.channels();
             if (used && heard.overlaps(FrameRange.ofLength(run.frame(), run.frames()))) {
                 runs.add(run);
                 long start = at.inSession(clip, run.frame());
@@ -73,9 +90,14 @@ final class ClippedRecording extends Check {
 
     /** Another take that covers the place and is not clipped there. */
     private static Optional<Take> cleanTake(Look at, AudioRow row, FrameRange place) {
-        return row.takes().stream().filter(take -> !take.id().equals(row.active())).filter(take -> take.clips().stream()
-                .anyMatch(clip -> clip.range().start() <= place.start() && clip.range().end() >= place.end() && !clip.muted()
-                        && isClean(at, clip))).findFirst();
+        return row.takes().stream()
+                .filter(take -> !take.id().equals(row.active()))
+                .filter(take -> take.clips().stream()
+                        .anyMatch(clip -> clip.range().start() <= place.start()
+                                && clip.range().end() >= place.end()
+                                && !clip.muted()
+                                && isClean(at, clip)))
+                .findFirst();
     }
 
     private static boolean isClean(Look at, Clip clip) {

@@ -15,6 +15,7 @@ import java.util.function.Consumer;
 final class DcOffset extends Check {
     /** About -46 dBFS: enough to click at edits and to eat headroom. */
     private static final double OFFSET = 0.005;
+
     private static final String NOTE = "recorded with an offset";
 
     DcOffset() {
@@ -27,17 +28,27 @@ final class DcOffset extends Check {
             double offset = 0;
             for (Clip clip : row.clips()) {
                 Optional<SoundScan> scan = at.scan(clip);
-                double own = scan.isEmpty() ? 0 : scan.get().measure(clip.firstChannel(), clip.channels(), at.heard(clip)).offset();
+                double own = scan.isEmpty()
+                        ? 0
+                        : scan.get()
+                                .measure(clip.firstChannel(), clip.channels(), at.heard(clip))
+                                .offset();
                 offset = Math.abs(own) > Math.abs(offset) ? own : offset;
             }
-            boolean cut = row.strip().inserts().stream().anyMatch(insert -> insert.on() && insert.kept() && insert.effect().equals("lowCut"));
+            boolean cut = row.strip().inserts().stream()
+                    .anyMatch(insert ->
+                            insert.on() && insert.kept() && insert.effect().equals("lowCut"));
             if (Math.abs(offset) <= OFFSET || cut || Notes.says(row, NOTE)) {
                 continue;
             }
             List<Insert> inserts = new ArrayList<>(row.strip().inserts());
             inserts.add(0, Insert.of("lowCut", Map.of("hertz", 20.0)).keep());
-            found.accept(Finding.of(this, Severity.LOOK, "Offset", at.called(row) + " stands "
-                            + Look.db(100 * offset) + " % of full scale away from zero.", List.of(row.id()))
+            found.accept(Finding.of(
+                            this,
+                            Severity.LOOK,
+                            "Offset",
+                            at.called(row) + " stands " + Look.db(100 * offset) + " % of full scale away from zero.",
+                            List.of(row.id()))
                     .with("Mean", Look.db(100 * offset) + " %")
                     .showing(Evidence.wave(row.id(), at.whole(row), List.of()))
                     .offering(Remedy.changing("Cut it below 20 Hz, kept in Shaped", new SetInserts(row.id(), inserts)))

@@ -21,16 +21,25 @@ final class DoubledMembers extends Check {
             if (!(bus instanceof BusRow) || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
                 continue;
             }
-            List<Row> members = Routing.members(at.session(), bus).stream().filter(row -> !at.prints(row).isEmpty()).toList();
+            List<Row> members = Routing.members(at.session(), bus).stream()
+                    .filter(row -> !at.prints(row).isEmpty())
+                    .toList();
             if (!members.isEmpty()) {
-                List<String> route = List.of(members.get(0).id(), bus.id(), at.session().mix().id());
-                found.accept(Finding.of(this, Severity.LOOK, "Would sound doubled", bus.name() + " and "
-                                + (members.size() == 1 ? "its member " : "its members ") + RowNames.of(members) + " are all planned.",
+                List<String> route = List.of(
+                        members.get(0).id(), bus.id(), at.session().mix().id());
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Would sound doubled",
+                                bus.name() + " and " + (members.size() == 1 ? "its member " : "its members ")
+                                        + RowNames.of(members) + " are all planned.",
                                 Look.ids(List.of(bus)))
                         .with("Members planned", Integer.toString(members.size()))
                         .showing(Evidence.route(route))
-                        .offering(Remedy.printing("Leave " + bus.name() + " out", Adjustment.leavingOut(Choices.of(at, bus))))
-                        .offering(Remedy.printing("Leave its members out", Adjustment.leavingOut(Choices.of(at, members))))
+                        .offering(Remedy.printing(
+                                "Leave " + bus.name() + " out", Adjustment.leavingOut(Choices.of(at, bus))))
+                        .offering(Remedy.printing(
+                                "Leave its members out", Adjustment.leavingOut(Choices.of(at, members))))
                         .offering(Notes.add("Mark it as a guide on the sheet", bus, NOTE)));
             }
         }

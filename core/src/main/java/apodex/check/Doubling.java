@@ -23,7 +23,9 @@ public record Doubling(List<String> rows, String words) {
     public static List<Doubling> in(Look at) {
         List<Finding> findings = new ArrayList<>();
         CHECKS.forEach(check -> check.look(at, findings::add));
-        return findings.stream().map(finding -> new Doubling(List.copyOf(concerned(at, finding)), finding.words())).toList();
+        return findings.stream()
+                .map(finding -> new Doubling(List.copyOf(concerned(at, finding)), finding.words()))
+                .toList();
     }
 
     /** The rows that are named, and what feeds them and is planned as well. */
@@ -31,7 +33,8 @@ public record Doubling(List<String> rows, String words) {
         Set<String> rows = new LinkedHashSet<>(finding.rows());
         finding.rows().forEach(id -> at.session().row(id).stream()
                 .flatMap(row -> Routing.feeding(at.session(), row, Routing.Through.OUTPUTS).stream())
-                .filter(row -> !at.prints(row).isEmpty()).forEach(row -> rows.add(row.id())));
+                .filter(row -> !at.prints(row).isEmpty())
+                .forEach(row -> rows.add(row.id())));
         return rows;
     }
 }

@@ -24,11 +24,14 @@ public record Evidence(List<Figure> figures, @Nullable Drawing drawing) {
     /** What is drawn. */
     public enum Kind {
         /** A row's sound from one frame to another, with marked stretches. */
-        @JsonProperty("wave") WAVE,
+        @JsonProperty("wave")
+        WAVE,
         /** Its two sides laid over each other. */
-        @JsonProperty("sides") SIDES,
+        @JsonProperty("sides")
+        SIDES,
         /** The way of a signal from row to row. */
-        @JsonProperty("route") ROUTE
+        @JsonProperty("route")
+        ROUTE
     }
 
     /**

@@ -15,8 +15,15 @@ import java.util.List;
  * @param evidence numbers and what to draw
  * @param remedies what can be done, the likeliest first
  */
-public record Finding(String check, String key, Severity severity, String title, String words, List<String> rows,
-        Evidence evidence, List<Remedy> remedies) {
+public record Finding(
+        String check,
+        String key,
+        Severity severity,
+        String title,
+        String words,
+        List<String> rows,
+        Evidence evidence,
+        List<Remedy> remedies) {
     public Finding {
         rows = List.copyOf(rows);
         remedies = List.copyOf(remedies);
@@ -24,7 +31,14 @@ public record Finding(String check, String key, Severity severity, String title,
 
     /** A finding about some rows, with nothing to show for it yet. */
     static Finding of(Check check, Severity severity, String title, String words, List<String> rows) {
-        return new Finding(check.id(), check.id() + ":" + String.join(",", rows), severity, title, words, rows, Evidence.NONE,
+        return new Finding(
+                check.id(),
+                check.id() + ":" + String.join(",", rows),
+                severity,
+                title,
+                words,
+                rows,
+                Evidence.NONE,
                 List.of());
     }
 

@@ -2,8 +2,8 @@ package apodex.check;
 
 import apodex.handoff.Adjustment;
 import apodex.session.MixRow;
-import apodex.session.Row;
 import apodex.session.Routing;
+import apodex.session.Row;
 import apodex.session.SetFader;
 import apodex.session.SetOutputs;
 import apodex.session.Strip;
@@ -19,8 +19,12 @@ final class GoesNowhere extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            if (row instanceof MixRow || row.strip().muted() || !at.hasContent(row) || isListenedTo(at, row)
-                    || at.plan().isPresent() && at.prints(row).isEmpty() || Roles.of(row).isForPlayers()) {
+            if (row instanceof MixRow
+                    || row.strip().muted()
+                    || !at.hasContent(row)
+                    || isListenedTo(at, row)
+                    || at.plan().isPresent() && at.prints(row).isEmpty()
+                    || Roles.of(row).isForPlayers()) {
                 continue;
             }
             List<Row> way = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS);
@@ -28,20 +32,35 @@ final class GoesNowhere extends Check {
                 Strip strip = row.strip();
                 List<String> route = new java.util.ArrayList<>(List.of(row.id()));
                 way.forEach(each -> route.add(each.id()));
-                found.accept(Finding.of(this, Severity.STOPS, "Goes nowhere",
-                                at.called(row) + (way.isEmpty() ? " feeds no bus and not the mix." : " ends at " + way.get(way.size() - 1).name()
-                                        + ", which does not reach the mix.") + " Nobody hears it in the reference mix.", List.of(row.id()))
+                found.accept(Finding.of(
+                                this,
+                                Severity.STOPS,
+                                "Goes nowhere",
+                                at.called(row)
+                                        + (way.isEmpty()
+                                                ? " feeds no bus and not the mix."
+                                                : " ends at "
+                                                        + way.get(way.size() - 1)
+                                                                .name() + ", which does not reach the mix.")
+                                        + " Nobody hears it in the reference mix.",
+                                List.of(row.id()))
                         .showing(Evidence.route(route))
-                        .offering(Remedy.changing("Feed the mix", new SetOutputs(row.id(), List.of(at.session().mix().id()))))
-                        .offering(Remedy.harmless("Mute it, as it is not heard",
+                        .offering(Remedy.changing(
+                                "Feed the mix",
+                                new SetOutputs(
+                                        row.id(), List.of(at.session().mix().id()))))
+                        .offering(Remedy.harmless(
+                                "Mute it, as it is not heard",
                                 new SetFader(row.id(), strip.faderDb(), strip.pan(), true, strip.soloed())))
-                        .offering(Remedy.printing("Leave it out of the plan", Adjustment.leavingOut(Choices.of(at, row)))));
+                        .offering(Remedy.printing(
+                                "Leave it out of the plan", Adjustment.leavingOut(Choices.of(at, row)))));
             }
         }
     }
 
     private static boolean isListenedTo(Look at, Row row) {
-        return at.session().rows().stream().flatMap(each -> each.strip().inserts().stream())
+        return at.session().rows().stream()
+                .flatMap(each -> each.strip().inserts().stream())
                 .anyMatch(insert -> row.id().equals(insert.key()));
     }
 }

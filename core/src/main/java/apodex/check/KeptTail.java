@@ -38,13 +38,23 @@ final class KeptTail extends Check {
                 String note = effect.name() + " is part of the sound";
                 boolean rings = seconds > AUDIBLE_SECONDS;
                 if (insert.kept() && (rings || followsTempo(effect)) && !Notes.says(row, note)) {
-                    Finding finding = Finding.of(this, Severity.LOOK, rings ? "A kept effect rings on" : "A kept effect moves with the beat", effect.name() + " of "
-                                    + at.called(row) + " is kept: Shaped carries " + (rings ? String.format(Locale.ROOT, "%.1f", seconds)
-                                    + " s of its tail" : "its rhythm at this tempo") + ", and no mixer can take it out.", List.of(row.id()))
+                    Finding finding = Finding.of(
+                                    this,
+                                    Severity.LOOK,
+                                    rings ? "A kept effect rings on" : "A kept effect moves with the beat",
+                                    effect.name() + " of "
+                                            + at.called(row) + " is kept: Shaped carries "
+                                            + (rings
+                                                    ? String.format(Locale.ROOT, "%.1f", seconds) + " s of its tail"
+                                                    : "its rhythm at this tempo")
+                                            + ", and no mixer can take it out.",
+                                    List.of(row.id()))
                             .with("Tail", String.format(Locale.ROOT, "%.1f s", seconds))
-                            .offering(Remedy.changing("Do not keep it", new SetInserts(row.id(), without(row, insert))));
+                            .offering(
+                                    Remedy.changing("Do not keep it", new SetInserts(row.id(), without(row, insert))));
                     if (!at.isPrinted(row, Station.RAW)) {
-                        finding = finding.offering(Remedy.printing("Print Raw beside it", Adjustment.adding(Choices.at(Station.RAW, List.of(row)))));
+                        finding = finding.offering(Remedy.printing(
+                                "Print Raw beside it", Adjustment.adding(Choices.at(Station.RAW, List.of(row)))));
                     }
                     found.accept(finding.offering(Notes.add("Say that it belongs", row, note)));
                 }
@@ -58,8 +68,12 @@ final class KeptTail extends Check {
 
     private static List<Insert> without(Row row, Insert kept) {
         List<Insert> inserts = new ArrayList<>();
-        row.strip().inserts().forEach(each -> inserts.add(each == kept
-                ? new Insert(each.effect(), each.settings(), each.key(), false, each.on()) : each));
+        row.strip()
+                .inserts()
+                .forEach(each -> inserts.add(
+                        each == kept
+                                ? new Insert(each.effect(), each.settings(), each.key(), false, each.on())
+                                : each));
         return inserts;
     }
 }

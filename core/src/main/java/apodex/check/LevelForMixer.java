@@ -24,8 +24,12 @@ final class LevelForMixer extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            Optional<Print> raw = at.prints(row).stream().filter(print -> print.station() == Station.RAW).findFirst();
-            double peak = at.image(row).map(image -> Decibels.ofAmplitude(image.peak())).orElse(Double.NEGATIVE_INFINITY);
+            Optional<Print> raw = at.prints(row).stream()
+                    .filter(print -> print.station() == Station.RAW)
+                    .findFirst();
+            double peak = at.image(row)
+                    .map(image -> Decibels.ofAmplitude(image.peak()))
+                    .orElse(Double.NEGATIVE_INFINITY);
             if (raw.isEmpty() || peak < Decibels.NEARLY_SILENT_DBFS) {
                 continue;
             }
@@ -34,17 +38,27 @@ final class LevelForMixer extends Check {
             if (hot || printed < LOW_DBFS) {
                 double own = at.trimDb(row);
                 double change = Math.rint((AIM_DBFS - printed) * 2) / 2;
-                Finding finding = Finding.of(this, Severity.KNOW, hot ? "Very hot for a mixer" : "Very low for a mixer",
-                                at.called(row) + " peaks at " + Look.db(printed) + " dBFS; mixers like to start between −24 and −6.", List.of(row.id()))
+                Finding finding = Finding.of(
+                                this,
+                                Severity.KNOW,
+                                hot ? "Very hot for a mixer" : "Very low for a mixer",
+                                at.called(row) + " peaks at " + Look.db(printed)
+                                        + " dBFS; mixers like to start between −24 and −6.",
+                                List.of(row.id()))
                         .with("Peak of Raw", Look.db(printed) + " dBFS")
                         .showing(Evidence.wave(row.id(), at.whole(row), List.of()))
-                        .offering(Remedy.printing("Trim it by " + Look.db(change) + " dB", Adjustment.trimming(row.id(), own + change)));
-                Optional<Row> bus = row.strip().outputs().stream().flatMap(id -> at.session().row(id).stream())
-                        .filter(BusRow.class::isInstance).findFirst();
+                        .offering(Remedy.printing(
+                                "Trim it by " + Look.db(change) + " dB", Adjustment.trimming(row.id(), own + change)));
+                Optional<Row> bus = row.strip().outputs().stream()
+                        .flatMap(id -> at.session().row(id).stream())
+                        .filter(BusRow.class::isInstance)
+                        .findFirst();
                 if (bus.isPresent()) {
                     double group = at.trimDb(bus.get());
-                    finding = finding.offering(Remedy.printing("Trim all of " + bus.get().name() + " by " + Look.db(change)
-                            + " dB, so that its balance stays", Adjustment.trimming(bus.get().id(), group + change)));
+                    finding = finding.offering(Remedy.printing(
+                            "Trim all of " + bus.get().name() + " by " + Look.db(change)
+                                    + " dB, so that its balance stays",
+                            Adjustment.trimming(bus.get().id(), group + change)));
                 }
                 found.accept(finding);
             }

@@ -119,8 +119,11 @@ public final class Look {
     /** Where a frame of a clip's recording stands in the session. */
     long inSession(Clip clip, long recordingFrame) {
         Recording recording = session.recording(clip.recording());
-        return clip.position() - clip.offset()
-                + Math.round((double) recordingFrame * session.rate().hertz() / recording.rate().hertz());
+        return clip.position()
+                - clip.offset()
+                + Math.round((double) recordingFrame
+                        * session.rate().hertz()
+                        / recording.rate().hertz());
     }
 
     /** How loud a row's sides are at Raw; empty when a recording cannot be read. */
@@ -178,26 +181,34 @@ public final class Look {
             return !player.notes().isEmpty();
         }
         if (row instanceof PartRow part) {
-            return session.row(part.instrument()).map(each -> hasContent(each, seen)).orElse(false);
+            return session.row(part.instrument())
+                    .map(each -> hasContent(each, seen))
+                    .orElse(false);
         }
         return feeding(row).stream().anyMatch(each -> hasContent(each, seen));
     }
 
     /** Rows that feed or send to a row. */
     List<Row> feeding(Row row) {
-        return session.rows().stream().filter(each -> each.strip().outputs().contains(row.id())
-                || each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id()))).toList();
+        return session.rows().stream()
+                .filter(each -> each.strip().outputs().contains(row.id())
+                        || each.strip().sends().stream()
+                                .anyMatch(send -> send.to().equals(row.id())))
+                .toList();
     }
 
     /** Rows with sound of their own: no buses, returns or mix. */
     List<Row> sources() {
         return session.rows().stream()
-                .filter(row -> row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow).toList();
+                .filter(row -> row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow)
+                .toList();
     }
 
     /** Buses and the mix. */
     List<Row> sums() {
-        return session.rows().stream().filter(row -> row instanceof BusRow || row instanceof MixRow).toList();
+        return session.rows().stream()
+                .filter(row -> row instanceof BusRow || row instanceof MixRow)
+                .toList();
     }
 
     /** {@code Row 6 Tuba} */

@@ -17,7 +17,9 @@ final class MixedDepths extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
-        Set<String> used = at.session().audioRows().stream().flatMap(row -> row.clips().stream()).map(clip -> clip.recording())
+        Set<String> used = at.session().audioRows().stream()
+                .flatMap(row -> row.clips().stream())
+                .map(clip -> clip.recording())
                 .collect(Collectors.toSet());
         Map<SampleFormat, Integer> formats = new LinkedHashMap<>();
         for (Recording recording : at.session().recordings()) {
@@ -26,8 +28,12 @@ final class MixedDepths extends Check {
             }
         }
         if (formats.size() > 1) {
-            Finding finding = Finding.of(this, Severity.KNOW, "Recordings of several depths",
-                    "All files of a handoff have one depth; the usual one keeps each of these exactly.", List.of());
+            Finding finding = Finding.of(
+                    this,
+                    Severity.KNOW,
+                    "Recordings of several depths",
+                    "All files of a handoff have one depth; the usual one keeps each of these exactly.",
+                    List.of());
             for (Map.Entry<SampleFormat, Integer> format : formats.entrySet()) {
                 finding = finding.with(format.getKey().label(), RowNames.count(format.getValue(), "recording"));
             }

@@ -19,15 +19,24 @@ final class MutedWithContent extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            if (!row.strip().muted() || row instanceof MixRow || !at.hasContent(row) || at.prints(row).isEmpty()
+            if (!row.strip().muted()
+                    || row instanceof MixRow
+                    || !at.hasContent(row)
+                    || at.prints(row).isEmpty()
                     || Notes.says(row, NOTE)) {
                 continue;
             }
             Strip strip = row.strip();
-            found.accept(Finding.of(this, Severity.LOOK, "Muted, with sound in it", at.called(row)
-                            + " is not heard in the reference mix, but its own files hold its sound up to Inserts.", List.of(row.id()))
+            found.accept(Finding.of(
+                            this,
+                            Severity.LOOK,
+                            "Muted, with sound in it",
+                            at.called(row)
+                                    + " is not heard in the reference mix, but its own files hold its sound up to Inserts.",
+                            List.of(row.id()))
                     .offering(Remedy.printing("Leave it out of the plan", Adjustment.leavingOut(Choices.of(at, row))))
-                    .offering(Remedy.changing("Unmute it", new SetFader(row.id(), strip.faderDb(), strip.pan(), false, strip.soloed())))
+                    .offering(Remedy.changing(
+                            "Unmute it", new SetFader(row.id(), strip.faderDb(), strip.pan(), false, strip.soloed())))
                     .offering(Notes.add("Say so in its note", row, NOTE)));
         }
     }

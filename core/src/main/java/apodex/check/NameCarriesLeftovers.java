@@ -17,19 +17,27 @@ final class NameCarriesLeftovers extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         List<NameProposal> proposals = NameProposals.of(at.session()).stream()
-                .filter(each -> !VagueName.isVague(each.now())).toList();
+                .filter(each -> !VagueName.isVague(each.now()))
+                .toList();
         if (proposals.isEmpty()) {
             return;
         }
-        List<SessionEdit> edits = proposals.stream().flatMap(each -> NameProposals.accepting(at.session(), each).stream()).toList();
-        Finding finding = Finding.of(this, Severity.LOOK, "Names nobody else understands",
+        List<SessionEdit> edits = proposals.stream()
+                .flatMap(each -> NameProposals.accepting(at.session(), each).stream())
+                .toList();
+        Finding finding = Finding.of(
+                this,
+                Severity.LOOK,
+                "Names nobody else understands",
                 RowNames.count(proposals.size(), "name") + " with short forms, gear, takes or dates in "
-                        + (proposals.size() == 1 ? "it" : "them") + ". What is left out of a name goes to the row's note.",
+                        + (proposals.size() == 1 ? "it" : "them")
+                        + ". What is left out of a name goes to the row's note.",
                 proposals.stream().map(NameProposal::row).toList());
         for (NameProposal proposal : proposals) {
             finding = finding.with(proposal.now(), proposal.proposed());
         }
-        found.accept(finding.offering(Remedy.harmless(proposals.size() == 1 ? "Accept the proposal"
-                : "Accept all " + proposals.size() + " proposals", new Together("Clean up " + RowNames.count(proposals.size(), "name"), edits))));
+        found.accept(finding.offering(Remedy.harmless(
+                proposals.size() == 1 ? "Accept the proposal" : "Accept all " + proposals.size() + " proposals",
+                new Together("Clean up " + RowNames.count(proposals.size(), "name"), edits))));
     }
 }

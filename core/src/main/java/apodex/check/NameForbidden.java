@@ -19,9 +19,15 @@ final class NameForbidden extends Check {
             String safe = SafeName.of(row.name());
             if (!safe.equals(row.name())) {
                 String better = safe.replaceAll("[\\s-]+$", "");
-                found.accept(Finding.of(this, Severity.KNOW, "A name no file can have", at.called(row)
-                                + " has characters that some systems forbid; its files will be called “" + safe + "”.", List.of(row.id()))
-                        .offering(Remedy.harmless("Call it “" + (better.isEmpty() ? safe : better) + "”",
+                found.accept(Finding.of(
+                                this,
+                                Severity.KNOW,
+                                "A name no file can have",
+                                at.called(row) + " has characters that some systems forbid; its files will be called “"
+                                        + safe + "”.",
+                                List.of(row.id()))
+                        .offering(Remedy.harmless(
+                                "Call it “" + (better.isEmpty() ? safe : better) + "”",
                                 new RenameRow(row.id(), better.isEmpty() ? safe : better, NamedBy.PROPOSAL))));
             }
         }

@@ -24,12 +24,20 @@ final class NameSaysNothing extends Check {
             if (row instanceof MixRow || row.about().named() == NamedBy.HAND || !VagueName.isVague(row.name())) {
                 continue;
             }
-            Finding finding = Finding.of(this, Severity.LOOK, "A name that says nothing",
-                    at.called(row) + ": the receiver cannot tell what it is. Give it a name below.", List.of(row.id()));
-            Optional<NameProposal> better = proposals.stream().filter(each -> each.row().equals(row.id())).findFirst();
+            Finding finding = Finding.of(
+                    this,
+                    Severity.LOOK,
+                    "A name that says nothing",
+                    at.called(row) + ": the receiver cannot tell what it is. Give it a name below.",
+                    List.of(row.id()));
+            Optional<NameProposal> better = proposals.stream()
+                    .filter(each -> each.row().equals(row.id()))
+                    .findFirst();
             if (better.isPresent()) {
-                finding = finding.offering(Remedy.harmless("Call it “" + better.get().proposed() + "”",
-                        new Together("Rename “" + row.name() + "”", NameProposals.accepting(at.session(), better.get()))));
+                finding = finding.offering(Remedy.harmless(
+                        "Call it “" + better.get().proposed() + "”",
+                        new Together(
+                                "Rename “" + row.name() + "”", NameProposals.accepting(at.session(), better.get()))));
             }
             found.accept(finding);
         }

@@ -22,10 +22,16 @@ final class NameTooLong extends Check {
             int length = row.name().codePointCount(0, row.name().length());
             if (!(row instanceof MixRow) && length > READABLE) {
                 String shorter = shorter(row.name());
-                found.accept(Finding.of(this, Severity.LOOK, "A long name", at.called(row) + " has " + length
-                                + " letters; from about " + READABLE + " on, programs cut names.", List.of(row.id()))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "A long name",
+                                at.called(row) + " has " + length + " letters; from about " + READABLE
+                                        + " on, programs cut names.",
+                                List.of(row.id()))
                         .with("Letters", Integer.toString(length))
-                        .offering(Remedy.harmless("Shorten it to “" + shorter + "”",
+                        .offering(Remedy.harmless(
+                                "Shorten it to “" + shorter + "”",
                                 new RenameRow(row.id(), shorter, NamedBy.PROPOSAL))));
             }
         }

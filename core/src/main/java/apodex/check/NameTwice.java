@@ -21,7 +21,9 @@ final class NameTwice extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         Map<String, List<Row>> byName = new LinkedHashMap<>();
-        at.session().rows().forEach(row -> byName.computeIfAbsent(SafeName.clashKey(row.name()), key -> new ArrayList<>()).add(row));
+        at.session().rows().forEach(row -> byName.computeIfAbsent(
+                        SafeName.clashKey(row.name()), key -> new ArrayList<>())
+                .add(row));
         for (List<Row> rows : byName.values()) {
             if (rows.size() > 1) {
                 List<SessionEdit> edits = new ArrayList<>();
@@ -32,9 +34,16 @@ final class NameTwice extends Check {
                     }
                     edits.add(new RenameRow(row.id(), row.name() + " " + number++, NamedBy.PROPOSAL));
                 }
-                found.accept(Finding.of(this, Severity.LOOK, "The same name twice", RowNames.count(rows.size(), "row")
-                                + " are called “" + rows.get(0).name() + "”.", Look.ids(rows))
-                        .offering(Remedy.harmless("Number them", new Together("Number “" + rows.get(0).name() + "”", edits))));
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "The same name twice",
+                                RowNames.count(rows.size(), "row") + " are called “"
+                                        + rows.get(0).name() + "”.",
+                                Look.ids(rows))
+                        .offering(Remedy.harmless(
+                                "Number them",
+                                new Together("Number “" + rows.get(0).name() + "”", edits))));
             }
         }
     }

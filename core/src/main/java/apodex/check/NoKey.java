@@ -12,8 +12,12 @@ final class NoKey extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         if (at.session().song().key() == null) {
-            found.accept(Finding.of(this, Severity.KNOW, "No key given",
-                    "Who overdubs or tunes asks for it. Give the key with the song's facts in Session.", List.of()));
+            found.accept(Finding.of(
+                    this,
+                    Severity.KNOW,
+                    "No key given",
+                    "Who overdubs or tunes asks for it. Give the key with the song's facts in Session.",
+                    List.of()));
         }
     }
 }

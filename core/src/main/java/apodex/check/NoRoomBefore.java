@@ -28,8 +28,15 @@ final class NoRoomBefore extends Check {
         long start = at.plan().orElseThrow().passage().range().start();
         double seconds = at.session().rate().seconds(firstSound(at.session(), start) - start);
         if (seconds < ROOM_SECONDS) {
-            found.accept(Finding.of(this, Severity.KNOW, "No room before the first sound", "The files begin "
-                            + (seconds < 0.01 ? "with the first sound." : String.format(Locale.ROOT, "%.2f s before the first sound.", seconds)), List.of())
+            found.accept(Finding.of(
+                            this,
+                            Severity.KNOW,
+                            "No room before the first sound",
+                            "The files begin "
+                                    + (seconds < 0.01
+                                            ? "with the first sound."
+                                            : String.format(Locale.ROOT, "%.2f s before the first sound.", seconds)),
+                            List.of())
                     .with("Room", String.format(Locale.ROOT, "%.2f s", seconds))
                     .offering(Remedy.printing("Two bars of lead-in", Adjustment.leadingIn(OFFERED_BARS))));
         }

@@ -12,8 +12,12 @@ final class NoTempo extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         if (at.session().song().tempo() == null) {
-            found.accept(Finding.of(this, Severity.LOOK, "No tempo given",
-                    "The receiver's grid will not fit. Give the tempo with the song's facts in Session.", List.of()));
+            found.accept(Finding.of(
+                    this,
+                    Severity.LOOK,
+                    "No tempo given",
+                    "The receiver's grid will not fit. Give the tempo with the song's facts in Session.",
+                    List.of()));
         }
     }
 }

@@ -17,13 +17,19 @@ final class Notes {
 
     /** The same for several rows at once. */
     static Remedy add(String label, List<? extends Row> rows, Function<Row, String> words) {
-        return Remedy.harmless(label, new Together("Add to the notes of " + RowNames.count(rows.size(), "row"),
-                rows.stream().map(row -> (SessionEdit) edit(row, words.apply(row))).toList()));
+        return Remedy.harmless(
+                label,
+                new Together(
+                        "Add to the notes of " + RowNames.count(rows.size(), "row"),
+                        rows.stream()
+                                .map(row -> (SessionEdit) edit(row, words.apply(row)))
+                                .toList()));
     }
 
     private static SetAbout edit(Row row, String words) {
         String note = row.about().withMoreNote(words).note();
-        return new SetAbout(row.id(), row.about().role(), note.substring(0, Math.min(note.length(), SetAbout.LONGEST_NOTE)));
+        return new SetAbout(
+                row.id(), row.about().role(), note.substring(0, Math.min(note.length(), SetAbout.LONGEST_NOTE)));
     }
 
     /** Whether a row's note says it already. */

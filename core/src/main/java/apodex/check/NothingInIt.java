@@ -20,9 +20,16 @@ final class NothingInIt extends Check {
             boolean looksElsewhere = row instanceof ReturnRow || row instanceof PartRow || row instanceof MixRow;
             if (!looksElsewhere && !at.hasContent(row)) {
                 boolean sum = at.sums().contains(row);
-                found.accept(Finding.of(this, Severity.LOOK, "Nothing in it", at.called(row)
-                                + (sum ? " gets no sound from any row." : " has neither clip nor note that is heard.")
-                                + " No file is printed of it.", List.of(row.id()))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Nothing in it",
+                                at.called(row)
+                                        + (sum
+                                                ? " gets no sound from any row."
+                                                : " has neither clip nor note that is heard.")
+                                        + " No file is printed of it.",
+                                List.of(row.id()))
                         .offering(Remedy.harmless("Remove the row", new RemoveRow(row.id()))));
             }
         }

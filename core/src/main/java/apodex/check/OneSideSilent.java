@@ -26,11 +26,19 @@ final class OneSideSilent extends Check {
                 continue;
             }
             boolean fixed = at.sides(row) != Sides.AUTOMATIC;
-            Finding finding = Finding.of(this, Severity.LOOK, "One side is silent", at.called(row) + " has sound on the "
-                            + (left ? "left" : "right") + " alone. " + (fixed ? "Its channels are fixed." : "The live side is printed, mono."), List.of(row.id()))
+            Finding finding = Finding.of(
+                            this,
+                            Severity.LOOK,
+                            "One side is silent",
+                            at.called(row) + " has sound on the " + (left ? "left" : "right") + " alone. "
+                                    + (fixed ? "Its channels are fixed." : "The live side is printed, mono."),
+                            List.of(row.id()))
                     .showing(Evidence.sides(row.id(), at.whole(row)));
-            found.accept((fixed ? finding.offering(Remedy.printing("Print the live side", Adjustment.ofSides(row.id(), Sides.AUTOMATIC)))
-                    : finding).offering(Notes.add("Say so on the sheet", row, NOTE)));
+            found.accept((fixed
+                            ? finding.offering(Remedy.printing(
+                                    "Print the live side", Adjustment.ofSides(row.id(), Sides.AUTOMATIC)))
+                            : finding)
+                    .offering(Notes.add("Say so on the sheet", row, NOTE)));
         }
     }
 }

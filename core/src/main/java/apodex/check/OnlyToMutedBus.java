@@ -25,12 +25,23 @@ final class OnlyToMutedBus extends Check {
             Set<Row> muted = new LinkedHashSet<>();
             if (!reaches(at, row, muted, new LinkedHashSet<>()) && !muted.isEmpty()) {
                 Row bus = muted.iterator().next();
-                found.accept(Finding.of(this, Severity.LOOK, "Goes only to a muted bus",
-                                at.called(row) + " is heard nowhere, because " + bus.name() + " is muted.", List.of(row.id(), bus.id()))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Goes only to a muted bus",
+                                at.called(row) + " is heard nowhere, because " + bus.name() + " is muted.",
+                                List.of(row.id(), bus.id()))
                         .showing(Evidence.route(new ArrayList<>(List.of(row.id(), bus.id()))))
-                        .offering(Remedy.changing("Unmute " + bus.name(), new SetFader(bus.id(), bus.strip().faderDb(),
-                                bus.strip().pan(), false, bus.strip().soloed())))
-                        .offering(Remedy.printing("Leave the row out of the plan", Adjustment.leavingOut(Choices.of(at, row)))));
+                        .offering(Remedy.changing(
+                                "Unmute " + bus.name(),
+                                new SetFader(
+                                        bus.id(),
+                                        bus.strip().faderDb(),
+                                        bus.strip().pan(),
+                                        false,
+                                        bus.strip().soloed())))
+                        .offering(Remedy.printing(
+                                "Leave the row out of the plan", Adjustment.leavingOut(Choices.of(at, row)))));
             }
         }
     }

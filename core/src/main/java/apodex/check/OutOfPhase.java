@@ -24,24 +24,38 @@ final class OutOfPhase extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            double lowest = row.clips().stream().filter(clip -> clip.channels() == 2).mapToDouble(clip -> correlation(at, clip)).min().orElse(1);
-            boolean turned = row.strip().inserts().stream().anyMatch(insert -> insert.on() && insert.effect().equals("polarity"));
+            double lowest = row.clips().stream()
+                    .filter(clip -> clip.channels() == 2)
+                    .mapToDouble(clip -> correlation(at, clip))
+                    .min()
+                    .orElse(1);
+            boolean turned = row.strip().inserts().stream()
+                    .anyMatch(insert -> insert.on() && insert.effect().equals("polarity"));
             if (lowest >= AGAINST || turned || Notes.says(row, NOTE)) {
                 continue;
             }
             List<Insert> inserts = new ArrayList<>(row.strip().inserts());
             inserts.add(0, Insert.of("polarity", Map.of("sides", 2.0)).keep());
-            found.accept(Finding.of(this, Severity.LOOK, "Sides out of phase", at.called(row)
-                            + " gets thinner in mono: its sides go against each other.", List.of(row.id()))
-                    .with("Correlation", String.format(Locale.ROOT, "%.2f", lowest).replace("-", "−"))
+            found.accept(Finding.of(
+                            this,
+                            Severity.LOOK,
+                            "Sides out of phase",
+                            at.called(row) + " gets thinner in mono: its sides go against each other.",
+                            List.of(row.id()))
+                    .with(
+                            "Correlation",
+                            String.format(Locale.ROOT, "%.2f", lowest).replace("-", "−"))
                     .showing(Evidence.sides(row.id(), at.whole(row)))
-                    .offering(Remedy.changing("Turn the right side over, kept in Shaped", new SetInserts(row.id(), inserts)))
+                    .offering(Remedy.changing(
+                            "Turn the right side over, kept in Shaped", new SetInserts(row.id(), inserts)))
                     .offering(Notes.add("Say so on the sheet", row, NOTE)));
         }
     }
 
     private static double correlation(Look at, Clip clip) {
         Optional<SoundScan> scan = at.scan(clip);
-        return scan.isEmpty() ? 1 : scan.get().measure(clip.firstChannel(), 2, at.heard(clip)).correlation();
+        return scan.isEmpty()
+                ? 1
+                : scan.get().measure(clip.firstChannel(), 2, at.heard(clip)).correlation();
     }
 }

@@ -26,12 +26,23 @@ final class ReallyMono extends Check {
             }
             boolean wide = at.prints(row).stream().anyMatch(print -> print.channels() == 2)
                     && at.sides(row) != Sides.AUTOMATIC;
-            double apart = Decibels.ofAmplitude(image.get().peakDifference() / image.get().peak());
-            Finding finding = Finding.of(this, wide ? Severity.LOOK : Severity.KNOW, "Really mono", at.called(row)
-                            + " has both sides the same. " + (wide ? "It is planned as stereo." : "It is printed mono."), List.of(row.id()))
-                    .with("Left against right", apart == Double.NEGATIVE_INFINITY ? "no difference" : Look.db(apart) + " dB")
+            double apart = Decibels.ofAmplitude(
+                    image.get().peakDifference() / image.get().peak());
+            Finding finding = Finding.of(
+                            this,
+                            wide ? Severity.LOOK : Severity.KNOW,
+                            "Really mono",
+                            at.called(row) + " has both sides the same. "
+                                    + (wide ? "It is planned as stereo." : "It is printed mono."),
+                            List.of(row.id()))
+                    .with(
+                            "Left against right",
+                            apart == Double.NEGATIVE_INFINITY ? "no difference" : Look.db(apart) + " dB")
                     .showing(Evidence.sides(row.id(), at.whole(row)));
-            found.accept((wide ? finding.offering(Remedy.printing("Print one side", Adjustment.ofSides(row.id(), Sides.AUTOMATIC))) : finding)
+            found.accept((wide
+                            ? finding.offering(
+                                    Remedy.printing("Print one side", Adjustment.ofSides(row.id(), Sides.AUTOMATIC)))
+                            : finding)
                     .offering(Notes.add("Say so on the sheet", row, NOTE)));
         }
     }

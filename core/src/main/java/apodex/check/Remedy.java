@@ -18,8 +18,10 @@ public record Remedy(String label, Sound sound, @Nullable SessionEdit edit, @Nul
     /** Whether a remedy can be taken without listening. */
     public enum Sound {
         /** Names, notes and order: what is heard and printed stays as it is. */
-        @JsonProperty("stays") STAYS,
-        @JsonProperty("changes") CHANGES
+        @JsonProperty("stays")
+        STAYS,
+        @JsonProperty("changes")
+        CHANGES
     }
 
     /** An edit after which something sounds different. */

@@ -10,6 +10,8 @@ final class Roles {
 
     /** What was said, or else what the name says. */
     static Role of(Row row) {
-        return row.about().role() != Role.OTHER ? row.about().role() : RoleGuess.of(row.name()).orElse(Role.OTHER);
+        return row.about().role() != Role.OTHER
+                ? row.about().role()
+                : RoleGuess.of(row.name()).orElse(Role.OTHER);
     }
 }

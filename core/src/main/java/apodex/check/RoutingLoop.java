@@ -17,9 +17,17 @@ final class RoutingLoop extends Check {
             Routing.refuseLoops(at.session());
         } catch (EditRefused loop) {
             List<String> rows = at.session().rows().stream()
-                    .filter(row -> loop.getMessage().contains("“" + row.name() + "”")).map(row -> row.id()).toList();
-            found.accept(Finding.of(this, Severity.STOPS, "A loop", loop.getMessage().replace("That would be a loop", "A sound goes round in a loop")
-                    + " Nothing can be printed until one of these ways is taken out.", rows).showing(Evidence.route(rows)));
+                    .filter(row -> loop.getMessage().contains("“" + row.name() + "”"))
+                    .map(row -> row.id())
+                    .toList();
+            found.accept(Finding.of(
+                            this,
+                            Severity.STOPS,
+                            "A loop",
+                            loop.getMessage().replace("That would be a loop", "A sound goes round in a loop")
+                                    + " Nothing can be printed until one of these ways is taken out.",
+                            rows)
+                    .showing(Evidence.route(rows)));
         }
     }
 }

@@ -13,12 +13,14 @@ final class RowNames {
     /** {@code Tuba, Dulcimer and 3 more} */
     static String of(List<? extends Row> rows) {
         if (rows.size() > NAMED) {
-            return rows.stream().limit(NAMED - 1).map(Row::name).collect(Collectors.joining(", "))
-                    + " and " + (rows.size() - NAMED + 1) + " more";
+            return rows.stream().limit(NAMED - 1).map(Row::name).collect(Collectors.joining(", ")) + " and "
+                    + (rows.size() - NAMED + 1) + " more";
         }
         int last = rows.size() - 1;
-        return last < 1 ? rows.stream().map(Row::name).collect(Collectors.joining())
-                : rows.stream().limit(last).map(Row::name).collect(Collectors.joining(", ")) + " and " + rows.get(last).name();
+        return last < 1
+                ? rows.stream().map(Row::name).collect(Collectors.joining())
+                : rows.stream().limit(last).map(Row::name).collect(Collectors.joining(", ")) + " and "
+                        + rows.get(last).name();
     }
 
     /** {@code 1 row}, {@code 3 rows} */

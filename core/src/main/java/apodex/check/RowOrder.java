@@ -22,15 +22,26 @@ final class RowOrder extends Check {
         List<Row> rows = at.sources();
         scattered(rows, row -> Roles.of(row) == Role.VOICES).ifPresent(strays -> {
             Row after = lastOfFirstRun(rows, row -> Roles.of(row) == Role.VOICES);
-            found.accept(Finding.of(this, Severity.KNOW, "Voices apart", RowNames.of(strays)
-                            + (strays.size() == 1 ? " stands" : " stand") + " away from the other voices.", Look.ids(strays))
-                    .offering(Remedy.harmless("Put the voices together", new MoveRows(Look.ids(strays), next(at, after)))));
+            found.accept(Finding.of(
+                            this,
+                            Severity.KNOW,
+                            "Voices apart",
+                            RowNames.of(strays) + (strays.size() == 1 ? " stands" : " stand")
+                                    + " away from the other voices.",
+                            Look.ids(strays))
+                    .offering(Remedy.harmless(
+                            "Put the voices together", new MoveRows(Look.ids(strays), next(at, after)))));
         });
         pairs(rows).forEach((left, right) -> {
             if (Math.abs(rows.indexOf(left) - rows.indexOf(right)) > 1) {
-                found.accept(Finding.of(this, Severity.KNOW, "A pair apart", left.name() + " and " + right.name()
-                                + " do not stand side by side.", List.of(left.id(), right.id()))
-                        .offering(Remedy.harmless("Put them side by side", new MoveRows(List.of(right.id()), next(at, left)))));
+                found.accept(Finding.of(
+                                this,
+                                Severity.KNOW,
+                                "A pair apart",
+                                left.name() + " and " + right.name() + " do not stand side by side.",
+                                List.of(left.id(), right.id()))
+                        .offering(Remedy.harmless(
+                                "Put them side by side", new MoveRows(List.of(right.id()), next(at, left)))));
             }
         });
     }
@@ -55,8 +66,11 @@ final class RowOrder extends Check {
 
     private static Optional<List<Row>> scattered(List<Row> rows, Predicate<Row> is) {
         Row last = lastOfFirstRun(rows, is);
-        List<Row> strays = last == null ? List.of()
-                : rows.subList(rows.indexOf(last) + 1, rows.size()).stream().filter(is).toList();
+        List<Row> strays = last == null
+                ? List.of()
+                : rows.subList(rows.indexOf(last) + 1, rows.size()).stream()
+                        .filter(is)
+                        .toList();
         return strays.isEmpty() ? Optional.empty() : Optional.of(strays);
     }
 
@@ -66,7 +80,10 @@ final class RowOrder extends Check {
         for (Row left : rows) {
             if (left.name().endsWith(" L")) {
                 String other = left.name().substring(0, left.name().length() - 1) + "R";
-                open.stream().filter(row -> row.name().equals(other)).findFirst().ifPresent(right -> pairs.put(left, right));
+                open.stream()
+                        .filter(row -> row.name().equals(other))
+                        .findFirst()
+                        .ifPresent(right -> pairs.put(left, right));
             }
         }
         return pairs;

@@ -34,8 +34,13 @@ public final class SafeRemedies {
             Set<String> touched = new HashSet<>();
             int before = edits.size();
             for (Finding finding : Checks.look(new Look(now, handoff, sounds))) {
-                boolean free = !left.contains(finding.key()) && finding.rows().stream().noneMatch(touched::contains);
-                Optional<SessionEdit> edit = finding.remedies().stream().limit(1).filter(SafeRemedies::isSafe).map(Remedy::edit).findFirst();
+                boolean free =
+                        !left.contains(finding.key()) && finding.rows().stream().noneMatch(touched::contains);
+                Optional<SessionEdit> edit = finding.remedies().stream()
+                        .limit(1)
+                        .filter(SafeRemedies::isSafe)
+                        .map(Remedy::edit)
+                        .findFirst();
                 if (free && edit.isPresent()) {
                     try {
                         now = edit.get().applyTo(now);
@@ -59,7 +64,10 @@ public final class SafeRemedies {
     }
 
     private static boolean isOfNames(SessionEdit edit) {
-        return edit instanceof RenameRow || edit instanceof SetAbout || edit instanceof MoveRows
-                || edit instanceof Together together && together.edits().stream().allMatch(SafeRemedies::isOfNames);
+        return edit instanceof RenameRow
+                || edit instanceof SetAbout
+                || edit instanceof MoveRows
+                || edit instanceof Together together
+                        && together.edits().stream().allMatch(SafeRemedies::isOfNames);
     }
 }

@@ -22,18 +22,33 @@ final class SameContent extends Check {
     void look(Look at, Consumer<Finding> found) {
         Map<List<Object>, List<AudioRow>> alike = new LinkedHashMap<>();
         for (AudioRow row : at.session().audioRows()) {
-            content(at, row).ifPresent(content -> alike.computeIfAbsent(content, key -> new ArrayList<>()).add(row));
+            content(at, row).ifPresent(content -> alike.computeIfAbsent(content, key -> new ArrayList<>())
+                    .add(row));
         }
         for (List<AudioRow> rows : alike.values()) {
-            List<AudioRow> heard = rows.stream().filter(row -> !row.strip().muted() && !at.prints(row).isEmpty()).toList();
+            List<AudioRow> heard = rows.stream()
+                    .filter(row -> !row.strip().muted() && !at.prints(row).isEmpty())
+                    .toList();
             if (heard.size() > 1) {
                 AudioRow second = heard.get(heard.size() - 1);
-                found.accept(Finding.of(this, Severity.LOOK, "The same sound twice", RowNames.of(heard)
-                                + " hold the same samples at the same place.", Look.ids(heard))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "The same sound twice",
+                                RowNames.of(heard) + " hold the same samples at the same place.",
+                                Look.ids(heard))
                         .showing(Evidence.wave(second.id(), at.whole(second), List.of()))
-                        .offering(Remedy.printing("Leave " + second.name() + " out of the plan", Adjustment.leavingOut(Choices.of(at, second))))
-                        .offering(Remedy.changing("Mute " + second.name(), new SetFader(second.id(), second.strip().faderDb(),
-                                second.strip().pan(), true, second.strip().soloed()))));
+                        .offering(Remedy.printing(
+                                "Leave " + second.name() + " out of the plan",
+                                Adjustment.leavingOut(Choices.of(at, second))))
+                        .offering(Remedy.changing(
+                                "Mute " + second.name(),
+                                new SetFader(
+                                        second.id(),
+                                        second.strip().faderDb(),
+                                        second.strip().pan(),
+                                        true,
+                                        second.strip().soloed()))));
             }
         }
     }

@@ -24,8 +24,11 @@ final class SharedInserts extends Check {
         List<Row> sums = new ArrayList<>();
         List<String> counts = new ArrayList<>();
         for (Row sum : at.sums()) {
-            List<Print> concerned = at.prints().stream().filter(print -> concerns(at, print, sum)).toList();
-            long with = concerned.stream().filter(print -> wentThrough(print, sum)).count();
+            List<Print> concerned = at.prints().stream()
+                    .filter(print -> concerns(at, print, sum))
+                    .toList();
+            long with =
+                    concerned.stream().filter(print -> wentThrough(print, sum)).count();
             long without = concerned.size() - with;
             if (!names(sum).isEmpty() && !Notes.says(sum, note(sum)) && with > 0 && without > 0) {
                 sums.add(sum);
@@ -35,8 +38,13 @@ final class SharedInserts extends Check {
         if (sums.isEmpty()) {
             return;
         }
-        Finding finding = Finding.of(this, Severity.KNOW, "In some files and not in others", "The inserts of " + RowNames.of(sums)
-                + " are in some files of the plan and not in others of the same rows.", Look.ids(sums));
+        Finding finding = Finding.of(
+                this,
+                Severity.KNOW,
+                "In some files and not in others",
+                "The inserts of " + RowNames.of(sums)
+                        + " are in some files of the plan and not in others of the same rows.",
+                Look.ids(sums));
         for (int i = 0; i < sums.size(); i++) {
             finding = finding.with(sums.get(i).name(), counts.get(i));
         }
@@ -44,7 +52,8 @@ final class SharedInserts extends Check {
     }
 
     private static String names(Row sum) {
-        return Stations.active(sum.strip().inserts()).stream().map(insert -> Effects.find(insert.effect()).orElseThrow().name())
+        return Stations.active(sum.strip().inserts()).stream()
+                .map(insert -> Effects.find(insert.effect()).orElseThrow().name())
                 .collect(Collectors.joining(", "));
     }
 
@@ -53,14 +62,20 @@ final class SharedInserts extends Check {
     }
 
     private static boolean concerns(Look at, Print print, Row sum) {
-        return at.session().row(print.row()) // the click is of no row
-                .filter(row -> row.equals(sum) || Routing.downstream(at.session(), row, Routing.Through.OUTPUTS).contains(sum)).isPresent();
+        return at.session()
+                .row(print.row()) // the click is of no row
+                .filter(row -> row.equals(sum)
+                        || Routing.downstream(at.session(), row, Routing.Through.OUTPUTS)
+                                .contains(sum))
+                .isPresent();
     }
 
     private static boolean wentThrough(Print print, Row sum) {
         if (print.row().equals(sum.id())) {
             return print.station().compareTo(Station.INSERTS) >= 0;
         }
-        return sum instanceof MixRow ? print.station() == Station.MIX : print.station().compareTo(Station.BUS) >= 0;
+        return sum instanceof MixRow
+                ? print.station() == Station.MIX
+                : print.station().compareTo(Station.BUS) >= 0;
     }
 }

@@ -7,7 +7,11 @@ import java.util.Optional;
 /** What checks can ask about recordings. */
 public interface Sounds extends MeasuredRecordings {
     /** How a recording stands in the store. */
-    enum Standing { THERE, MISSING, CHANGED }
+    enum Standing {
+        THERE,
+        MISSING,
+        CHANGED
+    }
 
     Standing standing(String sha256);
 

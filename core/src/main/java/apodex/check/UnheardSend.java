@@ -1,13 +1,13 @@
 package apodex.check;
 
 import apodex.session.ReturnRow;
-import apodex.session.Row;
 import apodex.session.Routing;
+import apodex.session.Row;
+import apodex.session.SessionEdit;
 import apodex.session.SetFader;
 import apodex.session.SetOutputs;
-import apodex.session.Together;
 import apodex.session.SetSends;
-import apodex.session.SessionEdit;
+import apodex.session.Together;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -23,19 +23,41 @@ final class UnheardSend extends Check {
             if (!(row instanceof ReturnRow) || at.feeding(row).isEmpty()) {
                 continue;
             }
-            boolean arrives = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS).contains(at.session().mix());
+            boolean arrives = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS)
+                    .contains(at.session().mix());
             if (row.strip().muted() || !arrives) {
                 List<Row> senders = at.feeding(row);
                 Remedy mend = row.strip().muted()
-                        ? Remedy.changing("Unmute " + row.name(), new SetFader(row.id(), row.strip().faderDb(), row.strip().pan(), false, row.strip().soloed()))
-                        : Remedy.changing("Feed the mix", new SetOutputs(row.id(), List.of(at.session().mix().id())));
-                List<SessionEdit> without = senders.stream().map(sender -> (SessionEdit) new SetSends(sender.id(),
-                        sender.strip().sends().stream().filter(send -> !send.to().equals(row.id())).toList())).toList();
-                found.accept(Finding.of(this, Severity.LOOK, "Sends nobody hears", RowNames.of(senders) + " send to " + row.name()
-                                + ", which " + (row.strip().muted() ? "is muted." : "feeds nothing."), Look.ids(List.of(row)))
+                        ? Remedy.changing(
+                                "Unmute " + row.name(),
+                                new SetFader(
+                                        row.id(),
+                                        row.strip().faderDb(),
+                                        row.strip().pan(),
+                                        false,
+                                        row.strip().soloed()))
+                        : Remedy.changing(
+                                "Feed the mix",
+                                new SetOutputs(
+                                        row.id(), List.of(at.session().mix().id())));
+                List<SessionEdit> without = senders.stream()
+                        .map(sender -> (SessionEdit) new SetSends(
+                                sender.id(),
+                                sender.strip().sends().stream()
+                                        .filter(send -> !send.to().equals(row.id()))
+                                        .toList()))
+                        .toList();
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Sends nobody hears",
+                                RowNames.of(senders) + " send to " + row.name() + ", which "
+                                        + (row.strip().muted() ? "is muted." : "feeds nothing."),
+                                Look.ids(List.of(row)))
                         .showing(Evidence.route(List.of(senders.get(0).id(), row.id())))
                         .offering(mend)
-                        .offering(Remedy.harmless("Take the sends out", new Together("Take out sends to " + row.name(), without))));
+                        .offering(Remedy.harmless(
+                                "Take the sends out", new Together("Take out sends to " + row.name(), without))));
             }
         }
     }

@@ -18,16 +18,33 @@ final class UnknownEffect extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            List<Insert> unknown = row.strip().inserts().stream().filter(insert -> insert.on() && Effects.find(insert.effect()).isEmpty()).toList();
+            List<Insert> unknown = row.strip().inserts().stream()
+                    .filter(insert ->
+                            insert.on() && Effects.find(insert.effect()).isEmpty())
+                    .toList();
             if (!unknown.isEmpty()) {
-                String names = String.join(", ", unknown.stream().map(Insert::effect).toList());
-                List<Insert> known = row.strip().inserts().stream().filter(insert -> !unknown.contains(insert)).toList();
+                String names =
+                        String.join(", ", unknown.stream().map(Insert::effect).toList());
+                List<Insert> known = row.strip().inserts().stream()
+                        .filter(insert -> !unknown.contains(insert))
+                        .toList();
                 String note = row.about().withMoreNote("had " + names).note();
-                found.accept(Finding.of(this, Severity.LOOK, "An effect that is not here", at.called(row) + " has " + names
-                                + ", which Apodex does not have. It is skipped, and its files sound without it.", List.of(row.id()))
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "An effect that is not here",
+                                at.called(row) + " has " + names
+                                        + ", which Apodex does not have. It is skipped, and its files sound without it.",
+                                List.of(row.id()))
                         .with("Skipped", names)
-                        .offering(Remedy.harmless("Put it in the note and take it out", new Together("Take out " + names.substring(0, Math.min(60, names.length())),
-                                List.of(new SetInserts(row.id(), known), new SetAbout(row.id(), row.about().role(), note))))));
+                        .offering(Remedy.harmless(
+                                "Put it in the note and take it out",
+                                new Together(
+                                        "Take out " + names.substring(0, Math.min(60, names.length())),
+                                        List.of(
+                                                new SetInserts(row.id(), known),
+                                                new SetAbout(
+                                                        row.id(), row.about().role(), note))))));
             }
         }
     }

@@ -16,8 +16,13 @@ final class UnusedReturn extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             if (row instanceof ReturnRow && at.feeding(row).isEmpty()) {
-                found.accept(Finding.of(this, Severity.KNOW, "Unused return", at.called(row) + " gets no send from any row.",
-                        List.of(row.id())).offering(Remedy.harmless("Remove it", new RemoveRow(row.id()))));
+                found.accept(Finding.of(
+                                this,
+                                Severity.KNOW,
+                                "Unused return",
+                                at.called(row) + " gets no send from any row.",
+                                List.of(row.id()))
+                        .offering(Remedy.harmless("Remove it", new RemoveRow(row.id()))));
             }
         }
     }

@@ -20,12 +20,19 @@ final class WetWidth extends Check {
         for (Row row : at.sources()) {
             boolean widens = widths.at(row, Station.RAW) == 1 && widths.at(row, Station.INSERTS) == 2;
             boolean narrowed = at.sides(row) == Sides.MONO
-                    && at.prints(row).stream().anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0
-                            && (print.station() != Station.SHAPED || widths.at(row, Station.SHAPED) == 2));
+                    && at.prints(row).stream()
+                            .anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0
+                                    && (print.station() != Station.SHAPED || widths.at(row, Station.SHAPED) == 2));
             if (widens && narrowed) {
-                found.accept(Finding.of(this, Severity.LOOK, "Width would be lost", at.called(row)
-                                + " is mono, but its effects make it stereo; fixed to mono, its wet file loses that.", List.of(row.id()))
-                        .offering(Remedy.printing("Let its channels be found", Adjustment.ofSides(row.id(), Sides.AUTOMATIC))));
+                found.accept(Finding.of(
+                                this,
+                                Severity.LOOK,
+                                "Width would be lost",
+                                at.called(row)
+                                        + " is mono, but its effects make it stereo; fixed to mono, its wet file loses that.",
+                                List.of(row.id()))
+                        .offering(Remedy.printing(
+                                "Let its channels be found", Adjustment.ofSides(row.id(), Sides.AUTOMATIC))));
             }
         }
     }

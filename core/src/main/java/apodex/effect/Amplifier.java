@@ -10,8 +10,15 @@ final class Amplifier extends Effect {
     static final Setting OUTPUT = Setting.of("outputDb", "Output", "dB", -36, 12, -6);
 
     Amplifier() {
-        super("amplifier", "Amplifier and cabinet", "A small guitar amplifier with its loudspeaker.", Nature.CHAIN,
-                DRIVE, TONE, CABINET, OUTPUT);
+        super(
+                "amplifier",
+                "Amplifier and cabinet",
+                "A small guitar amplifier with its loudspeaker.",
+                Nature.CHAIN,
+                DRIVE,
+                TONE,
+                CABINET,
+                OUTPUT);
     }
 
     @Override
@@ -35,10 +42,20 @@ final class Amplifier extends Effect {
     private static Biquad[] after(Values values, Place place) {
         int rate = place.rate().hertz();
         return switch (values.choice(CABINET)) {
-            case 0 -> new Biquad[] {Biquad.lowCut(110, 0.9, rate), Biquad.bell(2_600, 5, 1.2, rate),
-                Biquad.highCut(4_800, 0.54, rate), Biquad.highCut(4_800, 1.31, rate)};
-            case 1 -> new Biquad[] {Biquad.lowCut(65, 1.1, rate), Biquad.bell(1_900, 3, 0.9, rate),
-                Biquad.highCut(4_200, 0.54, rate), Biquad.highCut(4_200, 1.31, rate)};
+            case 0 ->
+                new Biquad[] {
+                    Biquad.lowCut(110, 0.9, rate),
+                    Biquad.bell(2_600, 5, 1.2, rate),
+                    Biquad.highCut(4_800, 0.54, rate),
+                    Biquad.highCut(4_800, 1.31, rate)
+                };
+            case 1 ->
+                new Biquad[] {
+                    Biquad.lowCut(65, 1.1, rate),
+                    Biquad.bell(1_900, 3, 0.9, rate),
+                    Biquad.highCut(4_200, 0.54, rate),
+                    Biquad.highCut(4_200, 1.31, rate)
+                };
             default -> new Biquad[] {Biquad.lowCut(10, 0.7, rate)};
         };
     }

@@ -23,6 +23,7 @@ final class Bell extends Effect {
     }
 
     private static Biquad section(Values values, Place place) {
-        return Biquad.bell(values.of(HERTZ), values.of(GAIN), values.of(Q), place.rate().hertz());
+        return Biquad.bell(
+                values.of(HERTZ), values.of(GAIN), values.of(Q), place.rate().hertz());
     }
 }

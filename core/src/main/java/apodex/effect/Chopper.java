@@ -12,8 +12,7 @@ final class Chopper extends Effect {
     static final Setting EDGE = Setting.of("edgeMs", "Edge", "ms", 0.5, 100, 4);
 
     Chopper() {
-        super("chopper", "Chopper", "Opens and closes in time with the song.", Nature.LINEAR,
-                NOTE, OPEN, DEPTH, EDGE);
+        super("chopper", "Chopper", "Opens and closes in time with the song.", Nature.LINEAR, NOTE, OPEN, DEPTH, EDGE);
     }
 
     @Override
@@ -29,6 +28,7 @@ final class Chopper extends Effect {
     private static final class Running extends LinearUnit {
         /** The tempo map is asked at multiples of this many frames; between them time is a straight line. */
         private static final int GRID = 64;
+
         private final TempoMap tempo;
         private final SampleRate rate;
         private final double note;

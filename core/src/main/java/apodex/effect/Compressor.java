@@ -17,8 +17,18 @@ final class Compressor extends Effect {
     static final Setting MIX = Setting.of("mixPercent", "Mix", "%", 0, 100, 100);
 
     Compressor() {
-        super("compressor", "Compressor", "Turns down what is loud; can listen to another row.", Nature.GAIN,
-                THRESHOLD, RATIO, KNEE, ATTACK, RELEASE, MAKE_UP, MIX);
+        super(
+                "compressor",
+                "Compressor",
+                "Turns down what is loud; can listen to another row.",
+                Nature.GAIN,
+                THRESHOLD,
+                RATIO,
+                KNEE,
+                ATTACK,
+                RELEASE,
+                MAKE_UP,
+                MIX);
     }
 
     @Override
@@ -39,6 +49,7 @@ final class Compressor extends Effect {
     private static final class Running extends GainUnit {
         /** A reduction below this many doublings is none. */
         private static final double NO_REDUCTION = 1e-9;
+
         private final double kneeStart;
         private final double knee;
         private final double slope;

@@ -11,8 +11,16 @@ final class Delay extends Effect {
     static final Setting MIX = Setting.of("mixPercent", "Mix", "%", 0, 100, 30);
 
     Delay() {
-        super("delay", "Delay", "Repeats what it hears, in time or in note values.", Nature.LINEAR,
-                TIME, NOTE, FEEDBACK, TONE, MIX);
+        super(
+                "delay",
+                "Delay",
+                "Repeats what it hears, in time or in note values.",
+                Nature.LINEAR,
+                TIME,
+                NOTE,
+                FEEDBACK,
+                TONE,
+                MIX);
     }
 
     @Override

@@ -10,8 +10,15 @@ final class Doubler extends Effect {
     static final Setting MIX = Setting.of("mixPercent", "Mix", "%", 0, 100, 50);
 
     Doubler() {
-        super("doubler", "Chorus and doubler", "Two wandering copies, one to each side.", Nature.LINEAR,
-                RATE, DEPTH, DELAY, MIX);
+        super(
+                "doubler",
+                "Chorus and doubler",
+                "Two wandering copies, one to each side.",
+                Nature.LINEAR,
+                RATE,
+                DEPTH,
+                DELAY,
+                MIX);
     }
 
     @Override

@@ -72,7 +72,9 @@ public abstract class Effect {
      */
     public final void check(Map<String, Double> values) {
         values.forEach((key, value) -> {
-            Setting setting = settings.stream().filter(each -> each.id().equals(key)).findFirst()
+            Setting setting = settings.stream()
+                    .filter(each -> each.id().equals(key))
+                    .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException(name + " has no setting “" + key + "”."));
             if (value == null || !setting.allows(value)) {
                 String range = setting.choices().isEmpty()
@@ -85,6 +87,8 @@ public abstract class Effect {
     }
 
     private static String plain(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e9 ? Long.toString((long) value) : Double.toString(value);
+        return value == Math.rint(value) && Math.abs(value) < 1e9
+                ? Long.toString((long) value)
+                : Double.toString(value);
     }
 }

@@ -6,11 +6,23 @@ import java.util.Optional;
 /** Every house effect, in the order they are offered. */
 public final class Effects {
     public static final List<Effect> ALL = List.of(
-            new LowCut(), new HighCut(), new Bell(), new Shelf(),
-            new Compressor(), new Gate(), new Limiter(),
-            new Saturator(), new Amplifier(),
-            new Delay(), new Doubler(), new SpringReverb(), new HallReverb(),
-            new Width(), new Polarity(), new Gain(), new Chopper());
+            new LowCut(),
+            new HighCut(),
+            new Bell(),
+            new Shelf(),
+            new Compressor(),
+            new Gate(),
+            new Limiter(),
+            new Saturator(),
+            new Amplifier(),
+            new Delay(),
+            new Doubler(),
+            new SpringReverb(),
+            new HallReverb(),
+            new Width(),
+            new Polarity(),
+            new Gain(),
+            new Chopper());
 
     private Effects() {}
 

@@ -11,8 +11,16 @@ final class Gate extends Effect {
     static final Setting RELEASE = Setting.of("releaseMs", "Release", "ms", 5, 4_000, 200);
 
     Gate() {
-        super("gate", "Gate", "Turns down what is quiet; can listen to another row.", Nature.GAIN,
-                THRESHOLD, RANGE, ATTACK, HOLD, RELEASE);
+        super(
+                "gate",
+                "Gate",
+                "Turns down what is quiet; can listen to another row.",
+                Nature.GAIN,
+                THRESHOLD,
+                RANGE,
+                ATTACK,
+                HOLD,
+                RELEASE);
     }
 
     @Override
@@ -38,6 +46,7 @@ final class Gate extends Effect {
         private final int hold;
         /** Attenuation in doublings of amplitude: 0 open, {@link #closed} closed. */
         private double attenuation;
+
         private int held;
 
         Running(Values values, Place place) {

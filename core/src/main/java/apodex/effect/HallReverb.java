@@ -13,8 +13,15 @@ final class HallReverb extends Effect {
     static final Setting MIX = Setting.of("mixPercent", "Mix", "%", 0, 100, 30);
 
     HallReverb() {
-        super("hallReverb", "Hall reverb", "A large room with a smooth decay.", Nature.LINEAR,
-                DECAY, PRE_DELAY, TONE, MIX);
+        super(
+                "hallReverb",
+                "Hall reverb",
+                "A large room with a smooth decay.",
+                Nature.LINEAR,
+                DECAY,
+                PRE_DELAY,
+                TONE,
+                MIX);
     }
 
     @Override
@@ -66,7 +73,8 @@ final class HallReverb extends Effect {
             for (int k = 0; k < LINES; k++) {
                 frames[k] = place.frames(LINE_MS[k]);
                 lines[k] = new Line(frames[k]);
-                kept[k] = StrictMath.pow(10, -3.0 * frames[k] / (values.of(DECAY) * place.rate().hertz()));
+                kept[k] = StrictMath.pow(
+                        10, -3.0 * frames[k] / (values.of(DECAY) * place.rate().hertz()));
             }
             darkening = OnePole.share(values.of(TONE), place);
             wet = values.share(MIX);

@@ -23,7 +23,8 @@ final class HighCut extends Effect {
 
     private static Biquad[] sections(Values values, Place place) {
         double hertz = values.of(HERTZ);
-        return Butterworth.sections(values.choice(SLOPE) == 0 ? 2 : 4,
+        return Butterworth.sections(
+                values.choice(SLOPE) == 0 ? 2 : 4,
                 q -> Biquad.highCut(hertz, q, place.rate().hertz()));
     }
 }

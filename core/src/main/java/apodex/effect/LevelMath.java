@@ -7,6 +7,7 @@ package apodex.effect;
 final class LevelMath {
     /** dB per doubling of an amplitude. */
     static final double DB_PER_OCTAVE = 20 * 0.301029995663981195;
+
     private static final double SQRT_HALF = 0.70710678118654752;
     private static final double TWO_OVER_LN2 = 2 / 0.69314718055994531;
     private static final double LN2 = 0.69314718055994531;
@@ -32,8 +33,25 @@ final class LevelMath {
     /** 2 to the power of {@code f}, from -1/2 to 1/2, by the series of exp. */
     static double exp2OfFraction(double f) {
         double x = f * LN2;
-        return 1 + x * (1 + x * (1 / 2.0 + x * (1 / 6.0 + x * (1 / 24.0 + x * (1 / 120.0 + x * (1 / 720.0
-                + x * (1 / 5040.0 + x * (1 / 40320.0))))))));
+        return 1
+                + x
+                        * (1
+                                + x
+                                        * (1 / 2.0
+                                                + x
+                                                        * (1 / 6.0
+                                                                + x
+                                                                        * (1 / 24.0
+                                                                                + x
+                                                                                        * (1 / 120.0
+                                                                                                + x
+                                                                                                        * (1 / 720.0
+                                                                                                                + x
+                                                                                                                        * (1
+                                                                                                                                        / 5040.0
+                                                                                                                                + x
+                                                                                                                                        * (1
+                                                                                                                                                / 40320.0))))))));
     }
 
     /** 2 to the power of {@code y}, for {@code y} from -1000 to 1000. */

@@ -15,8 +15,15 @@ final class Limiter extends Effect {
     static final Setting RELEASE = Setting.of("releaseMs", "Release", "ms", 5, 2_000, 100);
 
     Limiter() {
-        super("limiter", "Limiter", "Keeps every sample below a ceiling.", Nature.GAIN,
-                CEILING, DRIVE, LOOK_AHEAD, RELEASE);
+        super(
+                "limiter",
+                "Limiter",
+                "Keeps every sample below a ceiling.",
+                Nature.GAIN,
+                CEILING,
+                DRIVE,
+                LOOK_AHEAD,
+                RELEASE);
     }
 
     @Override
@@ -42,6 +49,7 @@ final class Limiter extends Effect {
         private final double kept;
         /** The window's least gain, by a queue of candidates in ascending order of gain (monotonic wedge). */
         private final long[] wedgeGain;
+
         private final long[] wedgeFrame;
         private int wedgeHead;
         private int wedgeSize;
@@ -79,8 +87,7 @@ final class Limiter extends Effect {
                 long needed = level <= ceiling ? UNITY : (long) (ceiling / level * UNITY);
                 long least = least(needed);
                 // straight down, exponentially up, never above what is needed
-                released = least <= released ? least
-                        : Math.min(least, least - (long) ((least - released) * kept));
+                released = least <= released ? least : Math.min(least, least - (long) ((least - released) * kept));
                 sum += released - averaged[at];
                 averaged[at] = released;
                 at = at + 1 == averaged.length ? 0 : at + 1;

@@ -9,8 +9,14 @@ final class Shelf extends Effect {
     static final Setting GAIN = Setting.of("gainDb", "Gain", "dB", -24, 24, 0);
 
     Shelf() {
-        super("shelf", "Shelf", "Raises or lowers everything below or above a frequency.", Nature.LINEAR,
-                SIDE, HERTZ, GAIN);
+        super(
+                "shelf",
+                "Shelf",
+                "Raises or lowers everything below or above a frequency.",
+                Nature.LINEAR,
+                SIDE,
+                HERTZ,
+                GAIN);
     }
 
     @Override
@@ -25,7 +31,8 @@ final class Shelf extends Effect {
 
     private static Biquad section(Values values, Place place) {
         int rate = place.rate().hertz();
-        return values.choice(SIDE) == 0 ? Biquad.lowShelf(values.of(HERTZ), values.of(GAIN), rate)
+        return values.choice(SIDE) == 0
+                ? Biquad.lowShelf(values.of(HERTZ), values.of(GAIN), rate)
                 : Biquad.highShelf(values.of(HERTZ), values.of(GAIN), rate);
     }
 }

@@ -12,8 +12,14 @@ final class SpringReverb extends Effect {
     static final Setting MIX = Setting.of("mixPercent", "Mix", "%", 0, 100, 25);
 
     SpringReverb() {
-        super("springReverb", "Spring reverb", "Two springs, as in a guitar amplifier.", Nature.LINEAR,
-                DECAY, TONE, MIX);
+        super(
+                "springReverb",
+                "Spring reverb",
+                "Two springs, as in a guitar amplifier.",
+                Nature.LINEAR,
+                DECAY,
+                TONE,
+                MIX);
     }
 
     @Override
@@ -31,6 +37,7 @@ final class SpringReverb extends Effect {
         private static final double SPREAD = 0.6;
         /** One way along each spring. */
         private static final double[] SPRING_MS = {33.7, 41.3};
+
         private final Line[][] lines;
         private final double[][] low;
         private final double[][][] chain;

@@ -16,7 +16,11 @@ import java.util.Map;
  * @param sides      channels to set, by row
  * @param leadInBars bars of silence before the song
  */
-public record Adjustment(List<Choice> add, List<Choice> leaveOut, Map<String, Double> trimsDb, Map<String, Sides> sides,
+public record Adjustment(
+        List<Choice> add,
+        List<Choice> leaveOut,
+        Map<String, Double> trimsDb,
+        Map<String, Sides> sides,
         @Nullable Integer leadInBars) {
     public Adjustment {
         add = add == null ? List.of() : List.copyOf(add);
@@ -55,12 +59,15 @@ public record Adjustment(List<Choice> add, List<Choice> leaveOut, Map<String, Do
         add.stream().filter(choice -> !added.contains(choice)).forEach(added::add);
         Handoff adjusted = handoff.withFiles(added, out);
         for (Map.Entry<String, Double> trim : trimsDb.entrySet()) {
-            adjusted = adjusted.withRow(trim.getKey(), row -> row.withTrim(trim.getValue() == 0 ? null : trim.getValue()));
+            adjusted =
+                    adjusted.withRow(trim.getKey(), row -> row.withTrim(trim.getValue() == 0 ? null : trim.getValue()));
         }
         for (Map.Entry<String, Sides> each : sides.entrySet()) {
             adjusted = adjusted.withRow(each.getKey(), row -> row.withSides(each.getValue()));
         }
-        return leadInBars == null ? adjusted
-                : adjusted.with(adjusted.settings().withLeadIn(leadInBars, adjusted.settings().count()));
+        return leadInBars == null
+                ? adjusted
+                : adjusted.with(adjusted.settings()
+                        .withLeadIn(leadInBars, adjusted.settings().count()));
     }
 }

@@ -21,12 +21,20 @@ public final class AsPlanned {
     public static Session of(Session session, Handoff handoff) {
         List<Row> rows = new ArrayList<>();
         for (Row row : session.rows()) {
-            Row seen = row.withStrip(row.strip().withInserts(kept(row.strip().inserts(), handoff.row(row.id()).kept())));
+            Row seen = row.withStrip(row.strip()
+                    .withInserts(
+                            kept(row.strip().inserts(), handoff.row(row.id()).kept())));
             rows.add(seen);
             if (seen instanceof AudioRow audio) {
                 for (Take take : takes(audio, handoff)) {
                     if (!take.id().equals(audio.active())) {
-                        rows.add(new AudioRow(rowOf(audio, take), audio.name(), List.of(take), take.id(), Strip.feeding(), audio.about()));
+                        rows.add(new AudioRow(
+                                rowOf(audio, take),
+                                audio.name(),
+                                List.of(take),
+                                take.id(),
+                                Strip.feeding(),
+                                audio.about()));
                     }
                 }
             }
@@ -38,8 +46,12 @@ public final class AsPlanned {
     static List<Take> takes(AudioRow row, Handoff handoff) {
         List<String> byHand = handoff.row(row.id()).takes();
         boolean all = byHand == null && handoff.settled().takes();
-        return row.takes().stream().filter(take -> byHand != null ? byHand.contains(take.id())
-                : take.id().equals(row.active()) || all && take.clips().stream().anyMatch(clip -> !clip.muted())).toList();
+        return row.takes().stream()
+                .filter(take -> byHand != null
+                        ? byHand.contains(take.id())
+                        : take.id().equals(row.active())
+                                || all && take.clips().stream().anyMatch(clip -> !clip.muted()))
+                .toList();
     }
 
     /** The row a take is printed from. */
@@ -55,8 +67,11 @@ public final class AsPlanned {
         List<Insert> seen = new ArrayList<>();
         for (Insert insert : inserts) {
             int nth = met.merge(insert.effect(), 1, Integer::sum) - 1;
-            boolean kept = byHand.stream().filter(each -> each.effect().equals(insert.effect()) && each.nth() == nth)
-                    .map(RowByHand.Kept::kept).findFirst().orElse(insert.kept());
+            boolean kept = byHand.stream()
+                    .filter(each -> each.effect().equals(insert.effect()) && each.nth() == nth)
+                    .map(RowByHand.Kept::kept)
+                    .findFirst()
+                    .orElse(insert.kept());
             seen.add(new Insert(insert.effect(), insert.settings(), insert.key(), kept, insert.on()));
         }
         return seen;

@@ -24,19 +24,32 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
     private static final List<Kind> SOURCES = List.of(Kind.AUDIO, Kind.INSTRUMENT, Kind.PART);
 
     /** Dry tracks, the sound that is part of the playing as a twin, the mix for reference. */
-    public static final Brief FOR_MIXING = new Brief("For mixing", Rows.ALL,
-            stations(List.of(Station.RAW, Station.SHAPED), List.of(), List.of(), List.of(Station.FADER)), Settings.OPEN);
+    public static final Brief FOR_MIXING = new Brief(
+            "For mixing",
+            Rows.ALL,
+            stations(List.of(Station.RAW, Station.SHAPED), List.of(), List.of(), List.of(Station.FADER)),
+            Settings.OPEN);
     /** What goes into the mix, as it is heard there, with a counted lead-in and a click to play to. */
-    public static final Brief FOR_OVERDUBS = new Brief("For overdubs", Rows.TOP,
+    public static final Brief FOR_OVERDUBS = new Brief(
+            "For overdubs",
+            Rows.TOP,
             stations(List.of(Station.BUS), List.of(Station.BUS), List.of(), List.of(Station.FADER)),
-            Settings.OPEN.withSharing(Returns.SHARED_OUT, Dynamics.IN_PLACE).withLeadIn(2, true).withClick(Click.FIRST));
+            Settings.OPEN
+                    .withSharing(Returns.SHARED_OUT, Dynamics.IN_PLACE)
+                    .withLeadIn(2, true)
+                    .withClick(Click.FIRST));
     /** Each group through the mix: laid together they are the mix. */
-    public static final Brief GROUPS = new Brief("Groups", Rows.TOP,
+    public static final Brief GROUPS = new Brief(
+            "Groups",
+            Rows.TOP,
             stations(List.of(Station.MIX), List.of(Station.MIX), List.of(), List.of(Station.FADER)),
             Settings.OPEN.withSharing(Returns.SHARED_OUT, Dynamics.IN_PLACE));
     /** Everything that can be told apart, and the session itself. */
-    public static final Brief ARCHIVE = new Brief("Archive", Rows.ALL,
-            stations(EVERYWHERE, EVERYWHERE, EVERYWHERE, EVERYWHERE), Settings.OPEN.withExtras(true, true, false, true));
+    public static final Brief ARCHIVE = new Brief(
+            "Archive",
+            Rows.ALL,
+            stations(EVERYWHERE, EVERYWHERE, EVERYWHERE, EVERYWHERE),
+            Settings.OPEN.withExtras(true, true, false, true));
     /** Only what is chosen by hand. */
     public static final Brief BY_HAND = new Brief("By hand", Rows.ALL, Map.of(), Settings.OPEN);
     /** Those that come with Apodex, the usual one first. */
@@ -44,9 +57,11 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
 
     /** Which rows a brief is about. */
     public enum Rows {
-        @JsonProperty("all") ALL,
+        @JsonProperty("all")
+        ALL,
         /** Only what feeds the mix itself: groups, and rows that are in none. */
-        @JsonProperty("top") TOP
+        @JsonProperty("top")
+        TOP
     }
 
     public Brief {
@@ -56,13 +71,15 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
         rows = rows == null ? Rows.ALL : rows;
         Map<Kind, List<Station>> ordered = new EnumMap<>(Kind.class);
         if (stations != null) {
-            stations.forEach((kind, wanted) -> ordered.put(kind, wanted.stream().distinct().sorted().toList()));
+            stations.forEach((kind, wanted) ->
+                    ordered.put(kind, wanted.stream().distinct().sorted().toList()));
         }
         stations = Map.copyOf(ordered);
         settings = settings == null ? Settings.OPEN : settings;
     }
 
-    private static Map<Kind, List<Station>> stations(List<Station> sources, List<Station> buses, List<Station> returns, List<Station> mix) {
+    private static Map<Kind, List<Station>> stations(
+            List<Station> sources, List<Station> buses, List<Station> returns, List<Station> mix) {
         Map<Kind, List<Station>> all = new EnumMap<>(Kind.class);
         SOURCES.forEach(kind -> all.put(kind, sources));
         all.put(Kind.BUS, buses);

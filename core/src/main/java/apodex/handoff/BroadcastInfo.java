@@ -16,13 +16,26 @@ import java.util.HexFormat;
 final class BroadcastInfo {
     private BroadcastInfo() {}
 
-    static BroadcastExtension of(Session session, String file, String rowName, Station station, SampleFormat depth,
-            int channels, SampleRate rate, long startReference) {
+    static BroadcastExtension of(
+            Session session,
+            String file,
+            String rowName,
+            Station station,
+            SampleFormat depth,
+            int channels,
+            SampleRate rate,
+            long startReference) {
         String description = session.song().title() + ": " + rowName + " (" + station.label() + ")";
         byte[] hash = Digests.sha256().digest((session.song().title() + "|" + file).getBytes(StandardCharsets.UTF_8));
         String reference = "APODEX" + HexFormat.of().withUpperCase().formatHex(hash, 0, 13);
-        return new BroadcastExtension(description, "Apodex", reference, session.originated(), "00:00:00",
-                startReference, codingHistory(rate.hertz(), depth, channels));
+        return new BroadcastExtension(
+                description,
+                "Apodex",
+                reference,
+                session.originated(),
+                "00:00:00",
+                startReference,
+                codingHistory(rate.hertz(), depth, channels));
     }
 
     /** EBU R 98: algorithm, rate, word length, mode, free text. */

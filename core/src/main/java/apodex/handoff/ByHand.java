@@ -12,8 +12,22 @@ public final class ByHand {
     /** One phrase for each kind of thing; empty when all is as the brief has it. */
     public static List<String> of(Handoff handoff, Plan plan) {
         List<String> said = new ArrayList<>();
-        count(said, handoff.added().stream().filter(choice -> !isAsked(plan, choice)).distinct().count(), "file added", "files added");
-        count(said, handoff.leftOut().stream().filter(choice -> isAsked(plan, choice)).distinct().count(), "file left out", "files left out");
+        count(
+                said,
+                handoff.added().stream()
+                        .filter(choice -> !isAsked(plan, choice))
+                        .distinct()
+                        .count(),
+                "file added",
+                "files added");
+        count(
+                said,
+                handoff.leftOut().stream()
+                        .filter(choice -> isAsked(plan, choice))
+                        .distinct()
+                        .count(),
+                "file left out",
+                "files left out");
         rows(said, handoff, "trim", row -> row.trimDb() != null);
         rows(said, handoff, "channels", row -> row.sides() != null);
         rows(said, handoff, "kept inserts", row -> !row.kept().isEmpty());
@@ -23,7 +37,10 @@ public final class ByHand {
             said.add("the order of rows");
         }
         if (!handoff.sections().isEmpty()) {
-            said.add(handoff.sections().size() == 1 ? "the range" : handoff.sections().size() + " sections");
+            said.add(
+                    handoff.sections().size() == 1
+                            ? "the range"
+                            : handoff.sections().size() + " sections");
         }
         said.addAll(settings(handoff.settings()));
         return said;
@@ -31,8 +48,13 @@ public final class ByHand {
 
     /** The handoff without files that its brief asks for anyway, or does not ask for anyway. */
     public static Handoff only(Handoff handoff, Plan plan) {
-        return handoff.withFiles(handoff.added().stream().filter(choice -> !isAsked(plan, choice)).toList(),
-                handoff.leftOut().stream().filter(choice -> isAsked(plan, choice)).toList());
+        return handoff.withFiles(
+                handoff.added().stream()
+                        .filter(choice -> !isAsked(plan, choice))
+                        .toList(),
+                handoff.leftOut().stream()
+                        .filter(choice -> isAsked(plan, choice))
+                        .toList());
     }
 
     /** Names of the settings that say something. */
@@ -58,7 +80,8 @@ public final class ByHand {
     }
 
     private static boolean isAsked(Plan plan, Handoff.Choice choice) {
-        return plan.rows().stream().anyMatch(row -> row.row().equals(choice.row()) && row.asked().contains(choice.station()));
+        return plan.rows().stream()
+                .anyMatch(row -> row.row().equals(choice.row()) && row.asked().contains(choice.station()));
     }
 
     private static void rows(List<String> said, Handoff handoff, String what, Predicate<RowByHand> is) {

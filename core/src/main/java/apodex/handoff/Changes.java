@@ -14,13 +14,18 @@ public final class Changes {
     public static List<String> between(Handoff before, Handoff now, Plan planBefore, Plan planNow) {
         List<String> said = new ArrayList<>();
         if (!before.brief().name().equals(now.brief().name())) {
-            said.add("The brief is “" + now.brief().name() + "” in place of “" + before.brief().name() + "”.");
+            said.add("The brief is “" + now.brief().name() + "” in place of “"
+                    + before.brief().name() + "”.");
         } else if (!before.brief().equals(now.brief())) {
             said.add("The brief “" + now.brief().name() + "” asks for something else.");
         }
         Settings old = before.settled();
         Settings set = now.settled();
-        differs(said, planBefore.depth().sample().label(), planNow.depth().sample().label(), "Sample format");
+        differs(
+                said,
+                planBefore.depth().sample().label(),
+                planNow.depth().sample().label(),
+                "Sample format");
         differs(said, planBefore.rate().label(), planNow.rate().label(), "Rate");
         differs(said, old.format().label(), set.format().label(), "Kind of file");
         differs(said, bars(old), bars(set), "Lead-in");
@@ -47,11 +52,17 @@ public final class Changes {
 
     private static List<String> missing(Plan from, Plan in) {
         List<String> paths = from.prints().stream().map(Print::path).toList();
-        return in.prints().stream().map(Print::path).filter(path -> !paths.contains(path)).toList();
+        return in.prints().stream()
+                .map(Print::path)
+                .filter(path -> !paths.contains(path))
+                .toList();
     }
 
     private static List<String> rows(Map<String, RowByHand> before, Map<String, RowByHand> now, Plan plan) {
-        return plan.rows().stream().filter(row -> !Objects.equals(before.get(row.row()), now.get(row.row()))).map(PlanRow::name).toList();
+        return plan.rows().stream()
+                .filter(row -> !Objects.equals(before.get(row.row()), now.get(row.row())))
+                .map(PlanRow::name)
+                .toList();
     }
 
     private static void differs(List<String> said, String before, String now, String what) {
@@ -61,7 +72,9 @@ public final class Changes {
     }
 
     private static String bars(Settings set) {
-        return set.leadInBars() == 0 ? "none" : set.leadInBars() + (set.leadInBars() == 1 ? " bar" : " bars") + (set.count() ? " counted" : "");
+        return set.leadInBars() == 0
+                ? "none"
+                : set.leadInBars() + (set.leadInBars() == 1 ? " bar" : " bars") + (set.count() ? " counted" : "");
     }
 
     private static String tail(Settings set) {

@@ -1,7 +1,7 @@
 package apodex.handoff;
 
-import apodex.audio.BroadcastExtension;
 import apodex.audio.AiffWriter;
+import apodex.audio.BroadcastExtension;
 import apodex.audio.Dither;
 import apodex.audio.PcmEncoder;
 import apodex.audio.SampleFormat;
@@ -31,6 +31,7 @@ final class ClickTrack {
     private static final double DECAY_SECONDS = 0.009;
     /** -6 dBFS on the first beat, -10 on the others. */
     private static final double ACCENT_LEVEL = 0.501;
+
     private static final double BEAT_LEVEL = 0.316;
     private static final int BLOCK_FRAMES = 16_384;
 
@@ -90,14 +91,22 @@ final class ClickTrack {
      *
      * @param frames its length
      */
-    void write(List<Knock> knocks, long frames, SampleFormat depth, Handoff.Format format, Path file,
-            @Nullable BroadcastExtension broadcast, long ditherSeed) throws IOException {
+    void write(
+            List<Knock> knocks,
+            long frames,
+            SampleFormat depth,
+            Handoff.Format format,
+            Path file,
+            @Nullable BroadcastExtension broadcast,
+            long ditherSeed)
+            throws IOException {
         double[][] sounds = {knock(ACCENT_HERTZ, ACCENT_LEVEL), knock(BEAT_HERTZ, BEAT_LEVEL)};
         PcmEncoder encoder = new PcmEncoder(depth, 1, ditherSeed);
         Dither dither = Dither.policy(false, depth);
         byte[] bytes = new byte[BLOCK_FRAMES * encoder.frameBytes()];
         double[][] block = new double[1][BLOCK_FRAMES];
-        try (SoundWriter out = format == Handoff.Format.AIFF ? new AiffWriter(file, rate, 1, depth, frames)
+        try (SoundWriter out = format == Handoff.Format.AIFF
+                ? new AiffWriter(file, rate, 1, depth, frames)
                 : new WavWriter(file, rate, 1, depth, frames, broadcast)) {
             for (long first = 0; first < frames; first += BLOCK_FRAMES) {
                 int length = (int) Math.min(BLOCK_FRAMES, frames - first);
@@ -125,7 +134,9 @@ final class ClickTrack {
         for (int i = 0; i < sound.length; i++) {
             double t = (double) i / rate.hertz();
             double shape = Math.exp(-t / DECAY_SECONDS) * (1 - (double) i / sound.length);
-            sound[i] = level * shape * (0.8 * Math.sin(2 * Math.PI * hertz * t) + 0.2 * Math.sin(2 * Math.PI * hertz * 2.76 * t));
+            sound[i] = level
+                    * shape
+                    * (0.8 * Math.sin(2 * Math.PI * hertz * t) + 0.2 * Math.sin(2 * Math.PI * hertz * 2.76 * t));
         }
         return sound;
     }

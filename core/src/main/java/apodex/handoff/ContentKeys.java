@@ -33,8 +33,11 @@ import java.util.TreeMap;
 public final class ContentKeys {
     /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
     private static final int SOUND_VERSION = 1;
-    private static final ObjectWriter JSON = SessionDocument.JSON.copy()
-            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).writer();
+
+    private static final ObjectWriter JSON = SessionDocument.JSON
+            .copy()
+            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+            .writer();
 
     private final Session session;
     private final Plan plan;
@@ -79,11 +82,19 @@ public final class ContentKeys {
     private void file(Print print, Map<String, Object> facts) {
         PlannedSection section = plan.section(print);
         facts.put("version", SOUND_VERSION);
-        facts.put("format", List.of(plan.format(), plan.rate(), plan.depth(), print.sides(), print.trimDb(), session.rate()));
+        facts.put(
+                "format",
+                List.of(plan.format(), plan.rate(), plan.depth(), print.sides(), print.trimDb(), session.rate()));
         facts.put("passage", section.passage());
         facts.put("print", List.of(print.source(), print.station(), print.file()));
         // without the channels, which are only known afterwards and follow from the sound
-        facts.put("header", List.of(session.song().title(), print.rowName(), String.valueOf(session.originated()), section.startReference()));
+        facts.put(
+                "header",
+                List.of(
+                        session.song().title(),
+                        print.rowName(),
+                        String.valueOf(session.originated()),
+                        section.startReference()));
     }
 
     private void sound(Row row, Station station, Map<String, Object> facts) {
@@ -104,7 +115,8 @@ public final class ContentKeys {
             if (!later.strip().inserts().isEmpty()) {
                 facts.put("tempo", session.song().timeline()); // echoes and the like can follow it
             }
-            boolean follows = plan.sharing().dynamics() == Dynamics.IN_PLACE && later.strip().inserts().stream().anyMatch(ContentKeys::follows);
+            boolean follows = plan.sharing().dynamics() == Dynamics.IN_PLACE
+                    && later.strip().inserts().stream().anyMatch(ContentKeys::follows);
             if (follows) {
                 upTo(later, Station.FADER, facts);
             }
@@ -113,7 +125,10 @@ public final class ContentKeys {
 
     /** Whether an effect does to a part what the whole makes it do. */
     private static boolean follows(Insert insert) {
-        return insert.on() && Effects.find(insert.effect()).map(effect -> effect.nature() != Nature.LINEAR).orElse(false);
+        return insert.on()
+                && Effects.find(insert.effect())
+                        .map(effect -> effect.nature() != Nature.LINEAR)
+                        .orElse(false);
     }
 
     /** Everything that a row's sound at a station, Fader at the most, is made of. */
@@ -127,11 +142,15 @@ public final class ContentKeys {
         if (own.timed()) {
             facts.put("tempo", session.song().timeline());
         }
-        inserts(row, station).stream().filter(insert -> insert.key() != null).flatMap(insert -> session.row(insert.key()).stream())
+        inserts(row, station).stream()
+                .filter(insert -> insert.key() != null)
+                .flatMap(insert -> session.row(insert.key()).stream())
                 .forEach(key -> upTo(key, Station.FADER, facts));
         for (Row other : session.rows()) {
             boolean feeds = other.strip().outputs().contains(row.id());
-            List<Send> sends = other.strip().sends().stream().filter(send -> send.to().equals(row.id())).toList();
+            List<Send> sends = other.strip().sends().stream()
+                    .filter(send -> send.to().equals(row.id()))
+                    .toList();
             if (feeds || !sends.isEmpty()) {
                 facts.put(other.id() + " into " + row.id(), List.of(feeds, sends));
                 upTo(other, Station.FADER, facts);
@@ -140,35 +159,49 @@ public final class ContentKeys {
     }
 
     private static List<Insert> inserts(Row row, Station station) {
-        return row.strip().inserts().stream().filter(insert -> insert.on() && (station.compareTo(Station.INSERTS) >= 0
-                || station == Station.SHAPED && insert.kept())).toList();
+        return row.strip().inserts().stream()
+                .filter(insert -> insert.on()
+                        && (station.compareTo(Station.INSERTS) >= 0 || station == Station.SHAPED && insert.kept()))
+                .toList();
     }
 
     private Own own(Row row, Station station) {
         List<Insert> inserts = inserts(row, station);
-        boolean clipInserts = station != Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
+        boolean clipInserts = station != Station.RAW
+                && row instanceof AudioRow audio
+                && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
         boolean timed = !inserts.isEmpty() || clipInserts || row instanceof InstrumentRow || row instanceof PartRow;
-        return new Own(hash(List.of(source(row, station), inserts.stream().map(ContentKeys::sounding).toList(),
-                station == Station.FADER ? sounding(row.strip()) : "")), timed);
+        return new Own(
+                hash(List.of(
+                        source(row, station),
+                        inserts.stream().map(ContentKeys::sounding).toList(),
+                        station == Station.FADER ? sounding(row.strip()) : "")),
+                timed);
     }
 
     private Object source(Row row, Station station) {
         if (row instanceof AudioRow audio) {
-            return audio.clips().stream().map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
-                    .map(ContentKeys::sounding).toList();
+            return audio.clips().stream()
+                    .map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
+                    .map(ContentKeys::sounding)
+                    .toList();
         }
         if (row instanceof InstrumentRow player) {
             return List.of(player.instrument(), player.notes(), session.partsOnTheirOwn(player.id()));
         }
         if (row instanceof PartRow part) {
-            InstrumentRow player = (InstrumentRow) session.row(part.instrument()).orElseThrow();
+            InstrumentRow player =
+                    (InstrumentRow) session.row(part.instrument()).orElseThrow();
             return List.of(player.instrument(), player.notes(), part.part());
         }
         return "sum";
     }
 
     private static Clip sounding(Clip clip) {
-        return clip.withInserts(clip.inserts().stream().filter(Insert::on).map(ContentKeys::sounding).toList());
+        return clip.withInserts(clip.inserts().stream()
+                .filter(Insert::on)
+                .map(ContentKeys::sounding)
+                .toList());
     }
 
     /** That an insert is kept decides whether it is there at all, not what it does. */
@@ -179,6 +212,9 @@ public final class ContentKeys {
     /** A strip without what only listening follows, and without inserts that are off. */
     private static Strip sounding(Strip strip) {
         return strip.withMuteAndSolo(strip.muted(), false)
-                .withInserts(strip.inserts().stream().filter(Insert::on).map(ContentKeys::sounding).toList());
+                .withInserts(strip.inserts().stream()
+                        .filter(Insert::on)
+                        .map(ContentKeys::sounding)
+                        .toList());
     }
 }

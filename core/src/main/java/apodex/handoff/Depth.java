@@ -32,8 +32,11 @@ public enum Depth {
      * integer recordings, float, since integers cannot keep what passes full scale.
      */
     static Depth own(Session session) {
-        return session.recordings().stream().map(Recording::sample).map(Depth::leastFor)
-                .max(Comparator.naturalOrder()).orElse(INT24);
+        return session.recordings().stream()
+                .map(Recording::sample)
+                .map(Depth::leastFor)
+                .max(Comparator.naturalOrder())
+                .orElse(INT24);
     }
 
     private static Depth leastFor(SampleFormat sample) {

@@ -9,11 +9,14 @@ import java.util.Locale;
 /** How the files of a parcel are put into folders. */
 public enum Folders {
     /** By what a file is: Tracks, Wet, Groups, Returns, Reference, Guide, MIDI, Sheet. */
-    @JsonProperty("kind") KIND,
+    @JsonProperty("kind")
+    KIND,
     /** By what a row is in the music: Drums, Bass, Voices and so on. */
-    @JsonProperty("role") ROLE,
+    @JsonProperty("role")
+    ROLE,
     /** All in one. */
-    @JsonProperty("flat") FLAT;
+    @JsonProperty("flat")
+    FLAT;
 
     /** Where the session sheet goes. */
     public String sheet() {
@@ -33,11 +36,13 @@ public enum Folders {
         if (this == ROLE && kind != PlanRow.Kind.MIX && role != Role.OTHER) {
             return role.name().charAt(0) + role.name().substring(1).toLowerCase(Locale.ROOT);
         }
-        return of(switch (kind) {
-            case AUDIO, INSTRUMENT, PART -> this == ROLE ? "Others" : station.compareTo(Station.SHAPED) <= 0 ? "Tracks" : "Wet";
-            case BUS -> "Groups";
-            case RETURN -> "Returns";
-            case MIX -> "Reference";
-        });
+        return of(
+                switch (kind) {
+                    case AUDIO, INSTRUMENT, PART ->
+                        this == ROLE ? "Others" : station.compareTo(Station.SHAPED) <= 0 ? "Tracks" : "Wet";
+                    case BUS -> "Groups";
+                    case RETURN -> "Returns";
+                    case MIX -> "Reference";
+                });
     }
 }

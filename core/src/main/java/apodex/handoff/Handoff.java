@@ -44,7 +44,8 @@ public record Handoff(
         order = order == null ? List.of() : List.copyOf(order);
         message = message == null || message.isBlank() ? null : message.strip();
         if (message != null && message.length() > LONGEST_MESSAGE) {
-            throw new IllegalArgumentException("A message has " + LONGEST_MESSAGE + " letters at the most, not " + message.length() + ".");
+            throw new IllegalArgumentException(
+                    "A message has " + LONGEST_MESSAGE + " letters at the most, not " + message.length() + ".");
         }
     }
 
@@ -69,9 +70,12 @@ public record Handoff(
 
     /** Containers a print can have. */
     public enum Format {
-        @JsonProperty("wav") WAV(".wav", "WAV"),
-        @JsonProperty("aiff") AIFF(".aif", "AIFF"),
-        @JsonProperty("flac") FLAC(".flac", "FLAC");
+        @JsonProperty("wav")
+        WAV(".wav", "WAV"),
+        @JsonProperty("aiff")
+        AIFF(".aif", "AIFF"),
+        @JsonProperty("flac")
+        FLAC(".flac", "FLAC");
 
         private final String ending;
         private final String label;
@@ -93,11 +97,15 @@ public record Handoff(
     /** What of a row's channels is printed. */
     public enum Sides {
         /** Mono when both sides are alike or one is silent; otherwise stereo. */
-        @JsonProperty("automatic") AUTOMATIC,
-        @JsonProperty("mono") MONO,
-        @JsonProperty("stereo") STEREO,
+        @JsonProperty("automatic")
+        AUTOMATIC,
+        @JsonProperty("mono")
+        MONO,
+        @JsonProperty("stereo")
+        STEREO,
         /** Left and right as two mono files. */
-        @JsonProperty("twoMono") TWO_MONO
+        @JsonProperty("twoMono")
+        TWO_MONO
     }
 
     /** What a mixer gets. */

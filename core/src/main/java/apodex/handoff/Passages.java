@@ -44,7 +44,8 @@ final class Passages {
             }
             String folder = wanted.size() == 1 ? "" : SafeName.of(section.name());
             if (!taken.add(SafeName.clashKey(folder))) {
-                throw new IllegalArgumentException("Two sections are called “" + section.name() + "”; each needs a name of its own.");
+                throw new IllegalArgumentException(
+                        "Two sections are called “" + section.name() + "”; each needs a name of its own.");
             }
             planned.add(planned(section, folder));
         }
@@ -52,10 +53,13 @@ final class Passages {
     }
 
     private PlannedSection planned(Section section, String folder) {
-        FrameRange range = section.stretch() == null ? new FrameRange(0, session.frames()) : section.stretch().frames(session);
+        FrameRange range = section.stretch() == null
+                ? new FrameRange(0, session.frames())
+                : section.stretch().frames(session);
         long leadIn = session.song().timeline().framesOfBarsAt(settings.leadInBars(), range.start(), session.rate());
         Double seconds = settings.tailSeconds();
-        Passage passage = new Passage(range, leadIn, seconds == null ? Passage.Tail.AUTOMATIC : new Passage.Tail(seconds));
+        Passage passage =
+                new Passage(range, leadIn, seconds == null ? Passage.Tail.AUTOMATIC : new Passage.Tail(seconds));
         long tail = seconds == null ? 0 : Math.round(seconds * session.rate().hertz());
         long frames = atRate(leadIn) + atRateUp(range.frames() + tail);
         return new PlannedSection(section.name(), folder, passage, frames, startReference(passage));
@@ -66,7 +70,8 @@ final class Passages {
     }
 
     private long atRateUp(long frames) {
-        return Math.floorDiv(frames * rate.hertz() + session.rate().hertz() - 1, (long) session.rate().hertz());
+        return Math.floorDiv(frames * rate.hertz() + session.rate().hertz() - 1, (long)
+                session.rate().hertz());
     }
 
     /** A start before midnight belongs to the day before. */

@@ -62,7 +62,9 @@ public record Plan(
 
     /** The reference mix of a section, where it is among the files. */
     public Optional<Print> reference(int section) {
-        return prints.stream().filter(print -> print.section() == section && print.isReference()).findFirst();
+        return prints.stream()
+                .filter(print -> print.section() == section && print.isReference())
+                .findFirst();
     }
 
     /** Length of all sections together, at the rate of the files. */
@@ -89,9 +91,19 @@ public record Plan(
      */
     public List<Tap> taps(Session session, List<Print> some, Path folder) {
         Tap.Container container = format == Handoff.Format.AIFF ? Tap.Container.AIFF : Tap.Container.WAV;
-        return some.stream().map(print -> new Tap(print.source(), print.station(), print.sides(), depth.sample(), rate,
-                container, print.trimDb(), folder.resolve(walkPath(print)), broadcast(session, print),
-                ditherSeed(print))).toList();
+        return some.stream()
+                .map(print -> new Tap(
+                        print.source(),
+                        print.station(),
+                        print.sides(),
+                        depth.sample(),
+                        rate,
+                        container,
+                        print.trimDb(),
+                        folder.resolve(walkPath(print)),
+                        broadcast(session, print),
+                        ditherSeed(print)))
+                .toList();
     }
 
     /** The path a file has while it is walked. */
@@ -100,8 +112,15 @@ public record Plan(
     }
 
     BroadcastExtension broadcast(Session session, Print print) {
-        return BroadcastInfo.of(session, print.file(), print.rowName(), print.station(), depth.sample(),
-                print.channels(), rate, section(print).startReference());
+        return BroadcastInfo.of(
+                session,
+                print.file(),
+                print.rowName(),
+                print.station(),
+                depth.sample(),
+                print.channels(),
+                rate,
+                section(print).startReference());
     }
 
     /** The plan as it came out: real lengths, channels and sizes. */
@@ -114,7 +133,21 @@ public record Plan(
         for (int i = 0; i < sections.size(); i++) {
             lasting.add(sections.get(i).lasting(lengths.get(i)));
         }
-        return new Plan(name, real, notes, listening, rows, lasting, sharing, format, rate, 0, depth, ownDepth, sheet, document,
+        return new Plan(
+                name,
+                real,
+                notes,
+                listening,
+                rows,
+                lasting,
+                sharing,
+                format,
+                rate,
+                0,
+                depth,
+                ownDepth,
+                sheet,
+                document,
                 sizes.stream().mapToLong(Long::longValue).sum());
     }
 

@@ -49,8 +49,14 @@ final class PlanMaker {
     private Set<Station> planned = Set.of();
 
     /** @param session as the handoff sees it */
-    PlanMaker(Session session, Handoff handoff, List<PlanRow> rows, Map<String, StereoImage> images, RowWidth widths,
-            List<PlannedSection> sections, SampleRate rate) {
+    PlanMaker(
+            Session session,
+            Handoff handoff,
+            List<PlanRow> rows,
+            Map<String, StereoImage> images,
+            RowWidth widths,
+            List<PlannedSection> sections,
+            SampleRate rate) {
         this.session = session;
         this.handoff = handoff;
         this.settings = handoff.settled();
@@ -60,18 +66,21 @@ final class PlanMaker {
         this.rate = rate;
         this.sections = sections;
         Depth own = Depth.own(session);
-        this.depth = settings.depth() != null ? settings.depth()
+        this.depth = settings.depth() != null
+                ? settings.depth()
                 : settings.format() == Format.FLAC && own.compareTo(Depth.INT24) > 0 ? Depth.INT24 : own;
         check();
     }
 
     private void check() {
         if (settings.format() == Format.FLAC && depth.compareTo(Depth.INT24) > 0) {
-            throw new IllegalArgumentException("FLAC holds 16 or 24 bits here, not " + depth.sample().label() + ".");
+            throw new IllegalArgumentException(
+                    "FLAC holds 16 or 24 bits here, not " + depth.sample().label() + ".");
         }
         handoff.byRow().forEach((row, byHand) -> {
             if (session.row(row).isEmpty()) {
-                throw new IllegalArgumentException("Something is set for row “" + row + "”, which is not in this session.");
+                throw new IllegalArgumentException(
+                        "Something is set for row “" + row + "”, which is not in this session.");
             }
             if (byHand.trimDb() != null && !(Math.abs(byHand.trimDb()) <= MOST_TRIM_DB)) {
                 throw new IllegalArgumentException("A trim must be from −48 to 48 dB, not " + byHand.trimDb() + ".");
@@ -96,22 +105,44 @@ final class PlanMaker {
                 notes.addAll(notes());
             }
         }
-        prints.stream().map(Print::path).filter(path -> path.length() > LONGEST_PATH).findFirst().ifPresent(path -> {
-            throw new IllegalArgumentException("“" + path + "” is too long a path for some systems; give the section a shorter name,"
-                    + " or file names fewer letters.");
-        });
-        String name = ParcelName.of(session.song(), handoff.brief().name(), settings.naming().version(), rate, depth.sample());
+        prints.stream()
+                .map(Print::path)
+                .filter(path -> path.length() > LONGEST_PATH)
+                .findFirst()
+                .ifPresent(path -> {
+                    throw new IllegalArgumentException(
+                            "“" + path + "” is too long a path for some systems; give the section a shorter name,"
+                                    + " or file names fewer letters.");
+                });
+        String name = ParcelName.of(
+                session.song(), handoff.brief().name(), settings.naming().version(), rate, depth.sample());
         Sharing sharing = new Sharing(settings.returns(), settings.dynamics());
-        return new Plan(name, prints, notes, listening, rows, sections, sharing, settings.format(), rate, ringsOut(prints, sharing),
-                depth, Depth.own(session), settings.folders().sheet(), settings.document(),
+        return new Plan(
+                name,
+                prints,
+                notes,
+                listening,
+                rows,
+                sections,
+                sharing,
+                settings.format(),
+                rate,
+                ringsOut(prints, sharing),
+                depth,
+                Depth.own(session),
+                settings.folders().sheet(),
+                settings.document(),
                 prints.stream().mapToLong(Print::bytes).sum());
     }
 
     private List<Print> prints(List<Choice> chosen) {
         List<Print> prints = new ArrayList<>();
         for (PlanRow row : rows) {
-            planned = chosen.stream().filter(choice -> choice.row().equals(row.row())).map(Choice::station)
-                    .filter(row.stations()::contains).collect(Collectors.toSet());
+            planned = chosen.stream()
+                    .filter(choice -> choice.row().equals(row.row()))
+                    .map(Choice::station)
+                    .filter(row.stations()::contains)
+                    .collect(Collectors.toSet());
             for (Station station : row.stations()) {
                 if (!planned.contains(station)) {
                     continue;
@@ -120,7 +151,11 @@ final class PlanMaker {
                 if (station == Station.RAW && session.row(row.row()).orElseThrow() instanceof AudioRow audio) {
                     for (Take take : AsPlanned.takes(audio, handoff)) {
                         boolean chosenTake = take.id().equals(audio.active());
-                        prints.addAll(prints(row, station, AsPlanned.rowOf(audio, take), chosenTake ? name : name + " " + take.name()));
+                        prints.addAll(prints(
+                                row,
+                                station,
+                                AsPlanned.rowOf(audio, take),
+                                chosenTake ? name : name + " " + take.name()));
                     }
                 } else {
                     prints.addAll(prints(row, station, row.row(), name));
@@ -134,17 +169,22 @@ final class PlanMaker {
         if (settings.tailSeconds() != null) {
             return 0;
         }
-        long frames = prints.stream().filter(print -> !print.isClick()).mapToLong(print -> TailFrames.of(session,
-                session.row(print.source()).orElseThrow(), print.station(), sharing)).max().orElse(0);
+        long frames = prints.stream()
+                .filter(print -> !print.isClick())
+                .mapToLong(print ->
+                        TailFrames.of(session, session.row(print.source()).orElseThrow(), print.station(), sharing))
+                .max()
+                .orElse(0);
         return Math.min(Passage.LONGEST_TAIL_SECONDS, session.rate().seconds(frames));
     }
 
     private List<Print> prints(PlanRow row, Station station, String source, String name) {
         Sides byHand = handoff.row(row.row()).sides();
         return switch (byHand == null ? settings.sides() : byHand) {
-            case TWO_MONO -> List.of(
-                    print(row, station, source, name + " left", Channels.MONO_FROM_LEFT, 1),
-                    print(row, station, source, name + " right", Channels.MONO_FROM_RIGHT, 1));
+            case TWO_MONO ->
+                List.of(
+                        print(row, station, source, name + " left", Channels.MONO_FROM_LEFT, 1),
+                        print(row, station, source, name + " right", Channels.MONO_FROM_RIGHT, 1));
             case MONO -> List.of(print(row, station, source, name, Channels.MONO_SUM, 1));
             case STEREO -> List.of(print(row, station, source, name, Channels.STEREO, 2));
             case AUTOMATIC -> List.of(automatic(row, station, source, name));
@@ -160,8 +200,10 @@ final class PlanMaker {
         if (widths.at(source, station) == 1) {
             return print(row, station, sourceId, name, Channels.MONO_FROM_LEFT, 1);
         }
-        boolean centred = station == Station.FADER && widths.at(source, Station.INSERTS) == 1
-                && source.strip().pan() == 0 && source.strip().panMoves().isEmpty();
+        boolean centred = station == Station.FADER
+                && widths.at(source, Station.INSERTS) == 1
+                && source.strip().pan() == 0
+                && source.strip().panMoves().isEmpty();
         int expected = centred || row.kind() == PlanRow.Kind.MIX && row.channels() == 1 ? 1 : 2;
         return print(row, station, sourceId, name, Channels.MEASURED, expected);
     }
@@ -169,17 +211,36 @@ final class PlanMaker {
     private Print print(PlanRow row, Station station, String sourceId, String name, Channels sides, int channels) {
         Row source = session.row(row.row()).orElseThrow();
         String byHand = handoff.row(row.row()).words().get(station);
-        String word = byHand == null ? WhatWord.of(source, station, planned, row.stations()) : byHand.isBlank() ? "" : SafeName.of(byHand);
-        String file = names.next(row.number(), group(source), name, word, settings.format().ending());
-        return new Print(file, folder(settings.folders().of(row.kind(), source, station)), row.row(), sourceId, name, station, channels,
-                sides, row.trimDb(), bytes(file, name, station, channels), section);
+        String word = byHand == null
+                ? WhatWord.of(source, station, planned, row.stations())
+                : byHand.isBlank() ? "" : SafeName.of(byHand);
+        String file = names.next(
+                row.number(), group(source), name, word, settings.format().ending());
+        return new Print(
+                file,
+                folder(settings.folders().of(row.kind(), source, station)),
+                row.row(),
+                sourceId,
+                name,
+                station,
+                channels,
+                sides,
+                row.trimDb(),
+                bytes(file, name, station, channels),
+                section);
     }
 
     private long bytes(String file, String name, Station station, int channels) {
         PlannedSection here = sections.get(section);
-        return settings.format() == Format.AIFF ? AiffWriter.fileBytes(channels, depth.sample(), here.frames())
-                : WavWriter.fileBytes(rate, channels, depth.sample(), here.frames(), BroadcastInfo.of(session, file, name,
-                        station, depth.sample(), channels, rate, here.startReference()));
+        return settings.format() == Format.AIFF
+                ? AiffWriter.fileBytes(channels, depth.sample(), here.frames())
+                : WavWriter.fileBytes(
+                        rate,
+                        channels,
+                        depth.sample(),
+                        here.frames(),
+                        BroadcastInfo.of(
+                                session, file, name, station, depth.sample(), channels, rate, here.startReference()));
     }
 
     private String folder(String inSection) {
@@ -188,8 +249,12 @@ final class PlanMaker {
     }
 
     private String group(Row row) {
-        return row.strip().outputs().stream().flatMap(id -> session.row(id).stream()).filter(BusRow.class::isInstance)
-                .map(Row::name).findFirst().orElse("");
+        return row.strip().outputs().stream()
+                .flatMap(id -> session.row(id).stream())
+                .filter(BusRow.class::isInstance)
+                .map(Row::name)
+                .findFirst()
+                .orElse("");
     }
 
     /** The beat, or only the count before it; null for neither. */
@@ -199,16 +264,32 @@ final class PlanMaker {
             return null;
         }
         String name = settings.click() == Click.NONE ? "Count" : CLICK_NAME;
-        String file = names.next(settings.click() == Click.LAST ? rows.size() : 0, "", name, "", settings.format().ending());
-        return new Print(file, folder(settings.folders().of("Guide")), Print.CLICK, Print.CLICK, name, Station.RAW, 1,
-                Channels.MONO_FROM_LEFT, 0, bytes(file, name, Station.RAW, 1), section);
+        String file = names.next(
+                settings.click() == Click.LAST ? rows.size() : 0,
+                "",
+                name,
+                "",
+                settings.format().ending());
+        return new Print(
+                file,
+                folder(settings.folders().of("Guide")),
+                Print.CLICK,
+                Print.CLICK,
+                name,
+                Station.RAW,
+                1,
+                Channels.MONO_FROM_LEFT,
+                0,
+                bytes(file, name, Station.RAW, 1),
+                section);
     }
 
     private List<NoteFile> notes() {
         List<NoteFile> files = new ArrayList<>();
         String folder = settings.folders().of("MIDI");
         for (PlanRow row : rows) {
-            if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument && !instrument.notes().isEmpty()) {
+            if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument
+                    && !instrument.notes().isEmpty()) {
                 files.add(new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), folder, row.row()));
             }
         }
@@ -222,8 +303,11 @@ final class PlanMaker {
         if (!settings.listening()) {
             return "";
         }
-        Print mix = prints.stream().filter(Print::isReference).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("An MP3 of the reference mix needs the reference mix among the files."));
+        Print mix = prints.stream()
+                .filter(Print::isReference)
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "An MP3 of the reference mix needs the reference mix among the files."));
         String file = names.next(0, "", REFERENCE_NAME, "", ".mp3");
         return mix.folder().isEmpty() ? file : mix.folder() + "/" + file;
     }

@@ -45,16 +45,23 @@ public record PlanRow(
     }
 
     PlanRow asking(List<Station> wanted) {
-        return new PlanRow(row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, unknown);
+        return new PlanRow(
+                row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, unknown);
     }
 
     /** Kinds of rows. */
     public enum Kind {
-        @JsonProperty("audio") AUDIO,
-        @JsonProperty("instrument") INSTRUMENT,
-        @JsonProperty("part") PART,
-        @JsonProperty("bus") BUS,
-        @JsonProperty("return") RETURN,
-        @JsonProperty("mix") MIX
+        @JsonProperty("audio")
+        AUDIO,
+        @JsonProperty("instrument")
+        INSTRUMENT,
+        @JsonProperty("part")
+        PART,
+        @JsonProperty("bus")
+        BUS,
+        @JsonProperty("return")
+        RETURN,
+        @JsonProperty("mix")
+        MIX
     }
 }

@@ -15,7 +15,9 @@ import apodex.time.SampleRate;
 public record PlannedSection(String name, String folder, Passage passage, long frames, long startReference) {
     /** The frame of the session that a frame of its files shows. */
     public long inSession(long fileFrame, SampleRate files, SampleRate session) {
-        return passage.range().start() - passage.leadInFrames() + Math.round((double) fileFrame * session.hertz() / files.hertz());
+        return passage.range().start()
+                - passage.leadInFrames()
+                + Math.round((double) fileFrame * session.hertz() / files.hertz());
     }
 
     PlannedSection lasting(long realFrames) {

@@ -49,7 +49,8 @@ public final class Planner {
         Settings settings = handoff.settled();
         SampleRate rate = settings.rate() == null ? session.rate() : settings.rate();
         List<PlannedSection> sections = new Passages(session, settings, rate).of(handoff.sections());
-        return new Planner(AsPlanned.of(session, handoff), handoff, recordings).plan(inOrder(session, handoff.order()), sections, rate);
+        return new Planner(AsPlanned.of(session, handoff), handoff, recordings)
+                .plan(inOrder(session, handoff.order()), sections, rate);
     }
 
     /** The rows as the receiver gets them; the mix comes last. */
@@ -67,15 +68,22 @@ public final class Planner {
         Session seen = AsPlanned.of(session, handoff);
         RowWidth widths = new RowWidth(seen);
         Stations stations = new Stations(seen, handoff.settled().returns());
-        Handoff still = handoff.withFiles(handoff.added().stream().filter(choice -> seen.row(choice.row())
-                .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1).contains(choice.station()))
-                .orElse(false)).toList(), handoff.leftOut());
+        Handoff still = handoff.withFiles(
+                handoff.added().stream()
+                        .filter(choice -> seen.row(choice.row())
+                                .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1)
+                                        .contains(choice.station()))
+                                .orElse(false))
+                        .toList(),
+                handoff.leftOut());
         for (String row : handoff.byRow().keySet()) {
             if (session.row(row).isEmpty()) {
                 still = still.withRow(row, gone -> RowByHand.NOTHING);
             }
         }
-        return still.withSections(handoff.sections().stream().filter(section -> isInside(session, section)).toList());
+        return still.withSections(handoff.sections().stream()
+                .filter(section -> isInside(session, section))
+                .toList());
     }
 
     private static boolean isInside(Session session, Section section) {
@@ -100,10 +108,15 @@ public final class Planner {
             rows.add(planRow(row, row instanceof MixRow ? 0 : number++, offered));
         }
         List<Choice> asked = new Wanted(session, handoff.brief(), settings.returns()).of(rows);
-        rows.replaceAll(row -> row.asking(asked.stream().filter(choice -> choice.row().equals(row.row())).map(Choice::station).toList()));
+        rows.replaceAll(row -> row.asking(asked.stream()
+                .filter(choice -> choice.row().equals(row.row()))
+                .map(Choice::station)
+                .toList()));
         List<Choice> chosen = new ArrayList<>(asked);
         for (Choice choice : handoff.added()) {
-            if (rows.stream().noneMatch(row -> row.row().equals(choice.row()) && row.stations().contains(choice.station()))) {
+            if (rows.stream()
+                    .noneMatch(row ->
+                            row.row().equals(choice.row()) && row.stations().contains(choice.station()))) {
                 throw new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
                         + choice.station().label() + ".");
             }
@@ -114,18 +127,46 @@ public final class Planner {
     }
 
     private PlanRow planRow(Row row, int number, List<Station> offered) {
-        List<String> unknown = row.strip().inserts().stream().map(Insert::effect)
-                .filter(effect -> Effects.find(effect).isEmpty()).distinct().toList();
+        List<String> unknown = row.strip().inserts().stream()
+                .map(Insert::effect)
+                .filter(effect -> Effects.find(effect).isEmpty())
+                .distinct()
+                .toList();
         List<Boolean> kept = row.strip().inserts().stream().map(Insert::kept).toList();
         double trim = Trims.of(session, handoff, row);
         if (row instanceof AudioRow audio) {
             StereoImage image = images.get(row.id());
             Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
-            return new PlanRow(row.id(), number, row.name(), PlanRow.Kind.AUDIO, offered, List.of(), image.kind(),
-                    PlanMaker.sides(image.kind()).count(), SidesInWords.of(audio, image), peak, trim, kept, unknown);
+            return new PlanRow(
+                    row.id(),
+                    number,
+                    row.name(),
+                    PlanRow.Kind.AUDIO,
+                    offered,
+                    List.of(),
+                    image.kind(),
+                    PlanMaker.sides(image.kind()).count(),
+                    SidesInWords.of(audio, image),
+                    peak,
+                    trim,
+                    kept,
+                    unknown);
         }
         int width = row instanceof MixRow ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
-        return new PlanRow(row.id(), number, row.name(), kind(row), offered, List.of(), null, width, evidence(row, width), null, trim, kept, unknown);
+        return new PlanRow(
+                row.id(),
+                number,
+                row.name(),
+                kind(row),
+                offered,
+                List.of(),
+                null,
+                width,
+                evidence(row, width),
+                null,
+                trim,
+                kept,
+                unknown);
     }
 
     private static PlanRow.Kind kind(Row row) {
@@ -143,19 +184,31 @@ public final class Planner {
 
     private static String evidence(Row row, int width) {
         if (row instanceof InstrumentRow || row instanceof PartRow) {
-            return width == 1 ? "The instrument plays it with one channel." : "The instrument plays it with two channels.";
+            return width == 1
+                    ? "The instrument plays it with one channel."
+                    : "The instrument plays it with two channels.";
         }
-        String sum = row instanceof BusRow ? "The sum of what feeds it. " : row instanceof ReturnRow
-                ? "What comes back of what is sent to it. " : "The sum of all rows that reach it. ";
-        return sum + (width == 2 ? "Stereo, unless printing finds both sides alike or one silent."
-                : "No row has two sides that differ, so one channel holds it.");
+        String sum = row instanceof BusRow
+                ? "The sum of what feeds it. "
+                : row instanceof ReturnRow
+                        ? "What comes back of what is sent to it. "
+                        : "The sum of all rows that reach it. ";
+        return sum
+                + (width == 2
+                        ? "Stereo, unless printing finds both sides alike or one silent."
+                        : "No row has two sides that differ, so one channel holds it.");
     }
 
     /** Whether anything on the way to the mix can make its sides differ. */
     private boolean isMixWide() {
-        return session.rows().stream().anyMatch(row -> row.strip().pan() != 0 || !row.strip().panMoves().isEmpty()
-                || (row instanceof AudioRow ? isWide(row) : row instanceof InstrumentRow || row instanceof PartRow
-                        ? widths.at(row, Station.INSERTS) == 2 : hasStereoEffect(row)));
+        return session.rows().stream()
+                .anyMatch(row -> row.strip().pan() != 0
+                        || !row.strip().panMoves().isEmpty()
+                        || (row instanceof AudioRow
+                                ? isWide(row)
+                                : row instanceof InstrumentRow || row instanceof PartRow
+                                        ? widths.at(row, Station.INSERTS) == 2
+                                        : hasStereoEffect(row)));
     }
 
     private boolean isWide(Row row) {
@@ -166,7 +219,8 @@ public final class Planner {
     }
 
     private static boolean hasStereoEffect(Row row) {
-        return Stations.active(row.strip().inserts()).stream().map(insert -> Effects.find(insert.effect()).orElseThrow())
+        return Stations.active(row.strip().inserts()).stream()
+                .map(insert -> Effects.find(insert.effect()).orElseThrow())
                 .anyMatch(effect -> effect.width(1) == 2 || effect.id().equals("polarity"));
     }
 }

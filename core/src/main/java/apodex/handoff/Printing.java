@@ -49,8 +49,15 @@ public final class Printing {
     private final List<Long> lengths = new ArrayList<>();
     private double shareBefore;
 
-    private Printing(Session session, Settings settings, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer, Function<String, Optional<Earlier>> earlier) {
+    private Printing(
+            Session session,
+            Settings settings,
+            Plan plan,
+            Path folder,
+            Recordings recordings,
+            int threads,
+            WalkObserver observer,
+            Function<String, Optional<Earlier>> earlier) {
         this.session = session;
         this.settings = settings;
         this.plan = plan;
@@ -91,8 +98,15 @@ public final class Printing {
     public record Result(Plan plan, List<Made> prints) {}
 
     /** Prints everything. */
-    public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer) throws IOException {
+    public static Result print(
+            Session session,
+            Handoff handoff,
+            Plan plan,
+            Path folder,
+            Recordings recordings,
+            int threads,
+            WalkObserver observer)
+            throws IOException {
         return print(session, handoff, plan, folder, recordings, threads, observer, key -> Optional.empty());
     }
 
@@ -105,9 +119,25 @@ public final class Printing {
      * @throws IOException           when a recording cannot be read or a file cannot be written
      * @throws CancellationException when the observer or an interrupt ended it
      */
-    public static Result print(Session session, Handoff handoff, Plan plan, Path folder, Recordings recordings, int threads,
-            WalkObserver observer, Function<String, Optional<Earlier>> earlier) throws IOException {
-        return new Printing(AsPlanned.of(session, handoff), handoff.settled(), plan, folder, recordings, threads, observer, earlier)
+    public static Result print(
+            Session session,
+            Handoff handoff,
+            Plan plan,
+            Path folder,
+            Recordings recordings,
+            int threads,
+            WalkObserver observer,
+            Function<String, Optional<Earlier>> earlier)
+            throws IOException {
+        return new Printing(
+                        AsPlanned.of(session, handoff),
+                        handoff.settled(),
+                        plan,
+                        folder,
+                        recordings,
+                        threads,
+                        observer,
+                        earlier)
                 .print();
     }
 
@@ -121,16 +151,21 @@ public final class Printing {
         }
         for (int section = 0; section < plan.sections().size(); section++) {
             if (!plan.listening().get(section).isEmpty()) {
-                listening(plan.reference(section).orElseThrow(), folder.resolve(plan.listening().get(section)));
+                listening(
+                        plan.reference(section).orElseThrow(),
+                        folder.resolve(plan.listening().get(section)));
             }
         }
         if (plan.format() == Handoff.Format.FLAC) {
             toFlac();
         }
         for (NoteFile notes : plan.notes()) {
-            List<InstrumentRow> rows = session.rows().stream().filter(InstrumentRow.class::isInstance)
+            List<InstrumentRow> rows = session.rows().stream()
+                    .filter(InstrumentRow.class::isInstance)
                     .map(InstrumentRow.class::cast)
-                    .filter(row -> !row.notes().isEmpty() && (notes.row().isEmpty() || notes.row().equals(row.id()))).toList();
+                    .filter(row -> !row.notes().isEmpty()
+                            && (notes.row().isEmpty() || notes.row().equals(row.id())))
+                    .toList();
             Path file = folder.resolve(notes.folder()).resolve(notes.file());
             Files.createDirectories(file.getParent());
             MidiFile.write(session, rows, file);
@@ -161,15 +196,22 @@ public final class Printing {
 
     /** Takes over what can be, unless what is new makes the section longer or shorter than it was. */
     private void print(int section) throws IOException {
-        List<Print> all = plan.prints().stream().filter(print -> print.section() == section).toList();
+        List<Print> all = plan.prints().stream()
+                .filter(print -> print.section() == section)
+                .toList();
         List<Print> walked = all.stream().filter(print -> !print.isClick()).toList();
-        List<Print> fresh = walked.stream().filter(print -> earlier(print) == null).toList();
-        List<Print> kept = walked.stream().filter(print -> earlier(print) != null).toList();
+        List<Print> fresh =
+                walked.stream().filter(print -> earlier(print) == null).toList();
+        List<Print> kept =
+                walked.stream().filter(print -> earlier(print) != null).toList();
         long frames = plan.sections().get(section).frames();
         if (!kept.isEmpty()) {
             long before = earlier(kept.get(0)).frames();
             boolean oneLength = kept.stream().allMatch(print -> earlier(print).frames() == before);
-            long quietAt = kept.stream().mapToLong(print -> earlier(print).made().quietAt()).max().orElse(0);
+            long quietAt = kept.stream()
+                    .mapToLong(print -> earlier(print).made().quietAt())
+                    .max()
+                    .orElse(0);
             frames = fresh.isEmpty() ? before : oneLength ? walk(section, fresh, kept, quietAt) : -1;
             if (!oneLength || frames != before) {
                 for (Print print : fresh) {
@@ -184,8 +226,13 @@ public final class Printing {
         for (Print print : kept) {
             Earlier there = earlier(print);
             Files.copy(there.file(), folder.resolve(print.path()));
-            made[plan.prints().indexOf(print)] = new Made(there.made().key(), there.made().channels(), there.made().quietAt(),
-                    there.made().overs(), there.made().placed(), true);
+            made[plan.prints().indexOf(print)] = new Made(
+                    there.made().key(),
+                    there.made().channels(),
+                    there.made().quietAt(),
+                    there.made().overs(),
+                    there.made().placed(),
+                    true);
         }
         for (Print click : all.stream().filter(Print::isClick).toList()) {
             click(click, frames);
@@ -216,34 +263,65 @@ public final class Printing {
                 return observer.isCancelled();
             }
         };
-        List<Printed> printed = new Walk(session, plan.taps(session, prints, folder), plan.sections().get(section).passage(),
-                plan.sharing(), recordings, threads).beside(plan.taps(session, beside, folder), quietAt).print(here);
+        List<Printed> printed = new Walk(
+                        session,
+                        plan.taps(session, prints, folder),
+                        plan.sections().get(section).passage(),
+                        plan.sharing(),
+                        recordings,
+                        threads)
+                .beside(plan.taps(session, beside, folder), quietAt)
+                .print(here);
         for (int i = 0; i < prints.size(); i++) {
             Printed each = printed.get(i);
-            made[plan.prints().indexOf(prints.get(i))] = new Made(key(prints.get(i)), each.channels(), each.quietAt(), each.overs(), placed(prints.get(i), each), false);
+            made[plan.prints().indexOf(prints.get(i))] = new Made(
+                    key(prints.get(i)),
+                    each.channels(),
+                    each.quietAt(),
+                    each.overs(),
+                    placed(prints.get(i), each),
+                    false);
         }
         return printed.get(0).frames();
     }
 
     /** Of Raw the plan knows the sides; two mono files of one row are its sides. */
     private Placed placed(Print print, Printed printed) {
-        boolean pair = plan.prints().stream().filter(each -> each.section() == print.section() && each.source().equals(print.source())
-                && each.station() == print.station()).count() > 1;
-        StereoImage.Kind image = print.station() == Station.RAW && print.sides() != Channels.MONO_SUM ? plan.rows().stream()
-                .filter(row -> row.row().equals(print.source())).map(PlanRow::image).filter(Objects::nonNull).findFirst().orElse(null) : null;
+        boolean pair = plan.prints().stream()
+                        .filter(each -> each.section() == print.section()
+                                && each.source().equals(print.source())
+                                && each.station() == print.station())
+                        .count()
+                > 1;
+        StereoImage.Kind image = print.station() == Station.RAW && print.sides() != Channels.MONO_SUM
+                ? plan.rows().stream()
+                        .filter(row -> row.row().equals(print.source()))
+                        .map(PlanRow::image)
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse(null)
+                : null;
         if (pair && print.sides() == Channels.MONO_FROM_LEFT || image == StereoImage.Kind.LEFT_ONLY) {
             return Placed.LEFT;
         }
-        return pair && print.sides() == Channels.MONO_FROM_RIGHT || image == StereoImage.Kind.RIGHT_ONLY ? Placed.RIGHT : printed.placed();
+        return pair && print.sides() == Channels.MONO_FROM_RIGHT || image == StereoImage.Kind.RIGHT_ONLY
+                ? Placed.RIGHT
+                : printed.placed();
     }
 
     private void click(Print print, long frames) throws IOException {
         ClickTrack track = new ClickTrack(session, plan.rate());
         PlannedSection section = plan.section(print);
-        track.write(track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames), frames,
-                plan.depth().sample(), plan.format(), folder.resolve(plan.walkPath(print)), plan.broadcast(session, print),
+        track.write(
+                track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames),
+                frames,
+                plan.depth().sample(),
+                plan.format(),
+                folder.resolve(plan.walkPath(print)),
+                plan.broadcast(session, print),
                 print.section());
-        made[plan.prints().indexOf(print)] = new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false);
+        made[plan.prints().indexOf(print)] =
+                new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false);
     }
 
     private void toFlac() throws IOException {

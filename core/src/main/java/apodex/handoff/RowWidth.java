@@ -54,13 +54,24 @@ public final class RowWidth {
         }
         if (row instanceof InstrumentRow instrument) {
             List<String> apart = session.partsOnTheirOwn(row.id());
-            return Instruments.find(instrument.instrument()).map(each -> each.parts().stream()
-                    .filter(part -> !apart.contains(part.id())).mapToInt(Part::channels).max().orElse(1)).orElse(1);
+            return Instruments.find(instrument.instrument())
+                    .map(each -> each.parts().stream()
+                            .filter(part -> !apart.contains(part.id()))
+                            .mapToInt(Part::channels)
+                            .max()
+                            .orElse(1))
+                    .orElse(1);
         }
         if (row instanceof PartRow part) {
-            return session.row(part.instrument()).map(InstrumentRow.class::cast)
-                    .flatMap(each -> Instruments.find(each.instrument())).map(each -> each.parts().stream()
-                            .filter(one -> one.id().equals(part.part())).mapToInt(Part::channels).max().orElse(1)).orElse(1);
+            return session.row(part.instrument())
+                    .map(InstrumentRow.class::cast)
+                    .flatMap(each -> Instruments.find(each.instrument()))
+                    .map(each -> each.parts().stream()
+                            .filter(one -> one.id().equals(part.part()))
+                            .mapToInt(Part::channels)
+                            .max()
+                            .orElse(1))
+                    .orElse(1);
         }
         return 2;
     }

@@ -51,23 +51,53 @@ public record Settings(
 
     public Settings {
         if (splitMegabytes != null && splitMegabytes < SMALLEST_SPLIT) {
-            throw new IllegalArgumentException("A zip can be split into parts of 10 MB or more, not " + splitMegabytes + ".");
+            throw new IllegalArgumentException(
+                    "A zip can be split into parts of 10 MB or more, not " + splitMegabytes + ".");
         }
     }
 
     /** Nothing said. */
-    public static final Settings OPEN = new Settings(null, null, null, null, null, null, null, null, null, null, null, null, null,
-            null, null, null, null);
+    public static final Settings OPEN = new Settings(
+            null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null);
     /** What holds when nobody says anything. Depth, rate and tail stay open: they follow the session. */
-    public static final Settings USUAL = new Settings(null, Format.WAV, null, Returns.OWN_FILES, Dynamics.IN_PLACE, Sides.AUTOMATIC, 0,
-            false, Click.NONE, null, false, true, false, false, Folders.KIND, NameStyle.USUAL, null);
+    public static final Settings USUAL = new Settings(
+            null,
+            Format.WAV,
+            null,
+            Returns.OWN_FILES,
+            Dynamics.IN_PLACE,
+            Sides.AUTOMATIC,
+            0,
+            false,
+            Click.NONE,
+            null,
+            false,
+            true,
+            false,
+            false,
+            Folders.KIND,
+            NameStyle.USUAL,
+            null);
 
     /** These, and where they say nothing, the others. */
     public Settings over(Settings other) {
-        return new Settings(or(depth, other.depth), or(format, other.format), or(rate, other.rate), or(returns, other.returns),
-                or(dynamics, other.dynamics), or(sides, other.sides), or(leadInBars, other.leadInBars), or(count, other.count),
-                or(click, other.click), or(tailSeconds, other.tailSeconds), or(takes, other.takes), or(notes, other.notes),
-                or(listening, other.listening), or(document, other.document), or(folders, other.folders), or(naming, other.naming),
+        return new Settings(
+                or(depth, other.depth),
+                or(format, other.format),
+                or(rate, other.rate),
+                or(returns, other.returns),
+                or(dynamics, other.dynamics),
+                or(sides, other.sides),
+                or(leadInBars, other.leadInBars),
+                or(count, other.count),
+                or(click, other.click),
+                or(tailSeconds, other.tailSeconds),
+                or(takes, other.takes),
+                or(notes, other.notes),
+                or(listening, other.listening),
+                or(document, other.document),
+                or(folders, other.folders),
+                or(naming, other.naming),
                 or(splitMegabytes, other.splitMegabytes));
     }
 
@@ -76,57 +106,233 @@ public record Settings(
     }
 
     public Settings withDepth(Depth other) {
-        return new Settings(other, format, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                other,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withFormat(Format other) {
-        return new Settings(depth, other, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                other,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withRate(SampleRate other) {
-        return new Settings(depth, format, other, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                other,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withSharing(Returns newReturns, Dynamics newDynamics) {
-        return new Settings(depth, format, rate, newReturns, newDynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                newReturns,
+                newDynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withLeadIn(Integer bars, Boolean counted) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, bars, counted, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                bars,
+                counted,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withClick(Click other) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, other, tailSeconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                other,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withTail(Double seconds) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, click, seconds, takes, notes,
-                listening, document, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                seconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withExtras(Boolean newTakes, Boolean newNotes, Boolean newListening, Boolean newDocument) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, newTakes, newNotes,
-                newListening, newDocument, folders, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                newTakes,
+                newNotes,
+                newListening,
+                newDocument,
+                folders,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withFolders(Folders other) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, other, naming, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                other,
+                naming,
+                splitMegabytes);
     }
 
     public Settings withNaming(NameStyle other) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, other, splitMegabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                other,
+                splitMegabytes);
     }
 
     public Settings withSplit(Integer megabytes) {
-        return new Settings(depth, format, rate, returns, dynamics, sides, leadInBars, count, click, tailSeconds, takes, notes,
-                listening, document, folders, naming, megabytes);
+        return new Settings(
+                depth,
+                format,
+                rate,
+                returns,
+                dynamics,
+                sides,
+                leadInBars,
+                count,
+                click,
+                tailSeconds,
+                takes,
+                notes,
+                listening,
+                document,
+                folders,
+                naming,
+                megabytes);
     }
 }

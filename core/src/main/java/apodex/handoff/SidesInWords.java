@@ -16,18 +16,20 @@ final class SidesInWords {
         return switch (image.kind()) {
             case SILENT -> "Not one sample differs from silence.";
             case MONO -> "Recorded with one channel.";
-            case SAME_ON_BOTH_SIDES -> image.peakDifference() == 0
-                    ? "Left and right are the same, sample for sample. The left side is taken."
-                    : "Left and right are the same to " + relative(image.peakDifference(), image)
-                            + " of the louder. The left side is taken.";
+            case SAME_ON_BOTH_SIDES ->
+                image.peakDifference() == 0
+                        ? "Left and right are the same, sample for sample. The left side is taken."
+                        : "Left and right are the same to " + relative(image.peakDifference(), image)
+                                + " of the louder. The left side is taken.";
             case LEFT_ONLY -> "The right side is silent. The left side is taken.";
             case RIGHT_ONLY -> "The left side is silent. The right side is taken.";
-            case STEREO -> "Left and right differ by up to " + relative(image.peakDifference(), image)
-                    + " of the louder.";
+            case STEREO ->
+                "Left and right differ by up to " + relative(image.peakDifference(), image) + " of the louder.";
         };
     }
 
     private static String relative(double amplitude, StereoImage image) {
-        return String.format(Locale.ROOT, "%.1f dB", Decibels.ofAmplitude(amplitude / image.peak())).replace("-", "−");
+        return String.format(Locale.ROOT, "%.1f dB", Decibels.ofAmplitude(amplitude / image.peak()))
+                .replace("-", "−");
     }
 }

@@ -46,14 +46,18 @@ public final class Stations {
             return !instrument.notes().isEmpty();
         }
         if (row instanceof PartRow part) {
-            return session.row(part.instrument()).filter(InstrumentRow.class::isInstance)
-                    .map(each -> !((InstrumentRow) each).notes().isEmpty()).orElse(false);
+            return session.row(part.instrument())
+                    .filter(InstrumentRow.class::isInstance)
+                    .map(each -> !((InstrumentRow) each).notes().isEmpty())
+                    .orElse(false);
         }
         if (row instanceof BusRow || row instanceof MixRow) {
-            return session.rows().stream().anyMatch(each -> each.strip().outputs().contains(row.id()) && hasContent(each));
+            return session.rows().stream()
+                    .anyMatch(each -> each.strip().outputs().contains(row.id()) && hasContent(each));
         }
-        return session.rows().stream().anyMatch(each ->
-                each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())) && hasContent(each));
+        return session.rows().stream()
+                .anyMatch(each ->
+                        each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())) && hasContent(each));
     }
 
     private List<Station> ofOther(Row row, boolean mono) {
@@ -75,8 +79,11 @@ public final class Stations {
             stations.add(Station.FADER);
         }
         boolean shared = returns == Returns.SHARED_OUT;
-        boolean heard = Routing.downstream(session, row, shared ? Through.OUTPUTS_AND_SENDS : Through.OUTPUTS).contains(session.mix());
-        boolean sends = shared && Carried.senders(session, row).stream().anyMatch(each -> !each.strip().sends().isEmpty());
+        boolean heard = Routing.downstream(session, row, shared ? Through.OUTPUTS_AND_SENDS : Through.OUTPUTS)
+                .contains(session.mix());
+        boolean sends = shared
+                && Carried.senders(session, row).stream()
+                        .anyMatch(each -> !each.strip().sends().isEmpty());
         boolean straight = strip.outputs().equals(List.of(session.mix().id())) && !sends;
         if (heard && !straight) {
             stations.add(Station.BUS);
@@ -89,7 +96,8 @@ public final class Stations {
 
     private static boolean hasClipInserts(Row row) {
         return row instanceof AudioRow audio
-                && audio.clips().stream().anyMatch(clip -> !active(clip.inserts()).isEmpty());
+                && audio.clips().stream()
+                        .anyMatch(clip -> !active(clip.inserts()).isEmpty());
     }
 
     /** The mix's Fader is always there: it is the reference. */
@@ -118,6 +126,8 @@ public final class Stations {
 
     /** Inserts that are heard: switched on, and known. */
     public static List<Insert> active(List<Insert> inserts) {
-        return inserts.stream().filter(insert -> insert.on() && Effects.find(insert.effect()).isPresent()).toList();
+        return inserts.stream()
+                .filter(insert -> insert.on() && Effects.find(insert.effect()).isPresent())
+                .toList();
     }
 }

@@ -16,10 +16,13 @@ public record Stretch(Point from, Point to) {
     /** What a point is counted in. */
     public enum Unit {
         /** Bars from 1, with a fraction within the bar. */
-        @JsonProperty("bars") BARS,
-        @JsonProperty("seconds") SECONDS,
+        @JsonProperty("bars")
+        BARS,
+        @JsonProperty("seconds")
+        SECONDS,
         /** A marker, wherever it stands then. */
-        @JsonProperty("marker") MARKER
+        @JsonProperty("marker")
+        MARKER
     }
 
     /**
@@ -60,21 +63,27 @@ public record Stretch(Point from, Point to) {
 
     private static long frame(Point point, Session session) {
         if (point.unit() == Unit.MARKER) {
-            return session.markers().stream().filter(marker -> marker.name().equals(point.marker())).findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("There is no marker “" + point.marker() + "” in this session."))
+            return session.markers().stream()
+                    .filter(marker -> marker.name().equals(point.marker()))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            "There is no marker “" + point.marker() + "” in this session."))
                     .frame();
         }
         double lowest = point.unit() == Unit.BARS ? 1 : 0;
         if (!(point.at() >= lowest && point.at() < 1e5)) {
-            throw new IllegalArgumentException(point.unit() == Unit.BARS ? "Bars count from 1; there is no bar " + point.at() + "."
-                    : "A range cannot reach to " + point.at() + " seconds.");
+            throw new IllegalArgumentException(
+                    point.unit() == Unit.BARS
+                            ? "Bars count from 1; there is no bar " + point.at() + "."
+                            : "A range cannot reach to " + point.at() + " seconds.");
         }
         if (point.unit() == Unit.SECONDS) {
             return Math.round(point.at() * session.rate().hertz());
         }
         TempoMap map = session.song().timeline();
         int bar = (int) point.at();
-        double quarter = map.quarterOfBar(bar) + (point.at() - bar) * map.meterOf(bar).quartersPerBar();
+        double quarter =
+                map.quarterOfBar(bar) + (point.at() - bar) * map.meterOf(bar).quartersPerBar();
         return map.frameOf(quarter, session.rate());
     }
 }

@@ -37,9 +37,13 @@ final class TailFrames {
     }
 
     private long before(Row row) {
-        return session.rows().stream().filter(each -> each.strip().outputs().contains(row.id())
-                || each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())))
-                .mapToLong(this::after).max().orElse(0);
+        return session.rows().stream()
+                .filter(each -> each.strip().outputs().contains(row.id())
+                        || each.strip().sends().stream()
+                                .anyMatch(send -> send.to().equals(row.id())))
+                .mapToLong(this::after)
+                .max()
+                .orElse(0);
     }
 
     private long after(Row row) {
@@ -70,7 +74,8 @@ final class TailFrames {
         long frames = 0;
         for (Insert insert : Stations.active(inserts)) {
             Effect effect = Effects.find(insert.effect()).orElseThrow();
-            frames += effect.tailFrames(new Values(insert.settings()),
+            frames += effect.tailFrames(
+                    new Values(insert.settings()),
                     new Place(session.rate(), session.song().timeline(), 2));
         }
         return frames;

@@ -1,7 +1,7 @@
 package apodex.handoff;
 
-import apodex.session.Row;
 import apodex.session.Routing;
+import apodex.session.Row;
 import apodex.session.Session;
 
 /** What a handoff turns up or down on the way into files. */

@@ -4,8 +4,8 @@ import apodex.handoff.Handoff.Choice;
 import apodex.session.BusRow;
 import apodex.session.MixRow;
 import apodex.session.ReturnRow;
-import apodex.session.Row;
 import apodex.session.Routing;
+import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Returns;
 import apodex.signal.Station;
@@ -45,10 +45,13 @@ final class Wanted {
             return found;
         }
         for (Station wanted : brief.at(planned.kind())) {
-            if (wanted.compareTo(Station.FADER) >= 0 && row.strip().muted() || wanted.compareTo(Station.BUS) >= 0 && !isHeard(row)) {
+            if (wanted.compareTo(Station.FADER) >= 0 && row.strip().muted()
+                    || wanted.compareTo(Station.BUS) >= 0 && !isHeard(row)) {
                 continue;
             }
-            planned.stations().stream().filter(station -> station.compareTo(wanted) <= 0).reduce((one, later) -> later)
+            planned.stations().stream()
+                    .filter(station -> station.compareTo(wanted) <= 0)
+                    .reduce((one, later) -> later)
                     .ifPresent(found::add);
         }
         return found;
@@ -62,8 +65,11 @@ final class Wanted {
         if (row instanceof MixRow || row instanceof ReturnRow) {
             return true;
         }
-        return feedsMix(row) ? !runsBesideItsInput(row) : row.strip().outputs().stream().flatMap(id -> session.row(id).stream())
-                .anyMatch(bus -> feedsMix(bus) && runsBesideItsInput(bus));
+        return feedsMix(row)
+                ? !runsBesideItsInput(row)
+                : row.strip().outputs().stream()
+                        .flatMap(id -> session.row(id).stream())
+                        .anyMatch(bus -> feedsMix(bus) && runsBesideItsInput(bus));
     }
 
     private boolean feedsMix(Row row) {
@@ -71,11 +77,18 @@ final class Wanted {
     }
 
     private boolean runsBesideItsInput(Row bus) {
-        return bus instanceof BusRow && session.rows().stream().anyMatch(row -> row.strip().outputs().contains(bus.id()) && feedsMix(row));
+        return bus instanceof BusRow
+                && session.rows().stream().anyMatch(row -> row.strip().outputs().contains(bus.id()) && feedsMix(row));
     }
 
     private boolean isHeard(Row row) {
-        return row instanceof MixRow || Routing.downstream(session, row, returns == Returns.SHARED_OUT
-                ? Routing.Through.OUTPUTS_AND_SENDS : Routing.Through.OUTPUTS).contains(session.mix());
+        return row instanceof MixRow
+                || Routing.downstream(
+                                session,
+                                row,
+                                returns == Returns.SHARED_OUT
+                                        ? Routing.Through.OUTPUTS_AND_SENDS
+                                        : Routing.Through.OUTPUTS)
+                        .contains(session.mix());
     }
 }

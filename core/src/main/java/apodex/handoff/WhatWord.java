@@ -18,14 +18,16 @@ final class WhatWord {
      */
     static String of(Row row, Station station, Set<Station> planned, List<Station> offered) {
         boolean alone = planned.size() == 1;
-        boolean amplified = Stations.active(row.strip().inserts()).stream().anyMatch(insert -> insert.effect().equals("amplifier"));
+        boolean amplified = Stations.active(row.strip().inserts()).stream()
+                .anyMatch(insert -> insert.effect().equals("amplifier"));
         boolean keptAmplifier = Stations.active(row.strip().inserts()).stream()
                 .anyMatch(insert -> insert.kept() && insert.effect().equals("amplifier"));
         boolean sum = row instanceof BusRow || row instanceof MixRow;
         return switch (station) {
             case RAW -> alone ? sum && offered.size() > 1 ? "Plain" : "" : amplified ? "DI" : sum ? "Plain" : "Dry";
             case SHAPED -> keptAmplifier ? "Amp" : "Shaped";
-            case INSERTS -> row instanceof ReturnRow && alone ? "" : sum || row instanceof ReturnRow ? "Inserts" : "Wet";
+            case INSERTS ->
+                row instanceof ReturnRow && alone ? "" : sum || row instanceof ReturnRow ? "Inserts" : "Wet";
             case FADER -> row instanceof BusRow && alone || row instanceof MixRow ? "" : "Fader";
             case BUS -> "Bus";
             case MIX -> "Mix";

@@ -13,8 +13,16 @@ final class DrumKit extends Instrument {
     private static final double RING = 1.5;
 
     /** A drum: a tone that falls in pitch, noise through a simple filter, and how both die away. */
-    private record Drum(Part part, Set<Integer> pitches, double hertz, double bend, double toneSeconds, double tone,
-            double noiseSeconds, double noise, double brightness) {}
+    private record Drum(
+            Part part,
+            Set<Integer> pitches,
+            double hertz,
+            double bend,
+            double toneSeconds,
+            double tone,
+            double noiseSeconds,
+            double noise,
+            double brightness) {}
 
     private static final List<Drum> DRUMS = List.of(
             new Drum(new Part("kick", "Kick", 1), Set.of(35, 36), 52, 2.2, 0.35, 0.9, 0.012, 0.25, 0.4),
@@ -25,7 +33,11 @@ final class DrumKit extends Instrument {
     private static final Part ROOM = new Part("room", "Room", 2);
 
     DrumKit() {
-        super("drumKit", "Drum kit", "Kick, snare, hats, toms and shaker, each on its own, and a room.", RING,
+        super(
+                "drumKit",
+                "Drum kit",
+                "Kick, snare, hats, toms and shaker, each on its own, and a room.",
+                RING,
                 outputs());
     }
 
@@ -37,13 +49,17 @@ final class DrumKit extends Instrument {
 
     @Override
     public boolean plays(Part part, Note note) {
-        return part.equals(ROOM) ? DRUMS.stream().anyMatch(drum -> drum.pitches.contains(note.pitch()))
+        return part.equals(ROOM)
+                ? DRUMS.stream().anyMatch(drum -> drum.pitches.contains(note.pitch()))
                 : DRUMS.stream().anyMatch(drum -> drum.part.equals(part) && drum.pitches.contains(note.pitch()));
     }
 
     @Override
     public Voice voice(Part part, Note note, long heldFrames, SampleRate rate) {
-        Drum drum = DRUMS.stream().filter(each -> each.pitches.contains(note.pitch())).findFirst().orElseThrow();
+        Drum drum = DRUMS.stream()
+                .filter(each -> each.pitches.contains(note.pitch()))
+                .findFirst()
+                .orElseThrow();
         return part.equals(ROOM) ? new FromAfar(new Hit(drum, note, rate), rate) : new Hit(drum, note, rate);
     }
 
@@ -127,7 +143,9 @@ final class DrumKit extends Instrument {
         }
 
         private static int[] frames(double[] milliseconds, SampleRate rate) {
-            return Arrays.stream(milliseconds).mapToInt(ms -> (int) Math.round(ms / 1000 * rate.hertz())).toArray();
+            return Arrays.stream(milliseconds)
+                    .mapToInt(ms -> (int) Math.round(ms / 1000 * rate.hertz()))
+                    .toArray();
         }
 
         @Override

@@ -13,8 +13,14 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 public record Note(double quarter, double quarters, int pitch, int velocity) {
     @JsonIgnore
     public boolean isPlayable() {
-        return quarter >= 0 && quarter < 1e6 && quarters > 0 && quarters < 1e6 && pitch >= 0 && pitch <= 127
-                && velocity >= 1 && velocity <= 127;
+        return quarter >= 0
+                && quarter < 1e6
+                && quarters > 0
+                && quarters < 1e6
+                && pitch >= 0
+                && pitch <= 127
+                && velocity >= 1
+                && velocity <= 127;
     }
 
     /** Equal temperament, A at 440 Hz. */

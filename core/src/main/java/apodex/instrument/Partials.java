@@ -21,7 +21,12 @@ final class Partials extends Instrument {
      * @param release       seconds from a note's end to silence
      * @param detuneHertz   how far the sides' frequencies lie apart; 0 for mono
      */
-    record Shape(double[] ratios, double[] levels, double decaySeconds, double attackSeconds, double release,
+    record Shape(
+            double[] ratios,
+            double[] levels,
+            double decaySeconds,
+            double attackSeconds,
+            double release,
             double detuneHertz) {}
 
     Partials(String id, String name, String words, Shape shape) {
@@ -59,7 +64,8 @@ final class Partials extends Instrument {
             for (int k = 0; k < count; k++) {
                 double hertz = note.hertz() * shape.ratios[k];
                 level[k] = hertz < 0.45 * rate.hertz() ? shape.levels[k] * note.force() * 0.4 : 0;
-                kept[k] = shape.decaySeconds == 0 ? 1
+                kept[k] = shape.decaySeconds == 0
+                        ? 1
                         : StrictMath.pow(10, -3 * Math.sqrt(shape.ratios[k]) / (shape.decaySeconds * rate.hertz()));
                 double start = (noise.next() + 1) / 2;
                 for (int c = 0; c < channels; c++) {

@@ -43,7 +43,8 @@ public final class AddToSession {
      * @param edit  what brings it in, as one step; null when nothing has to change
      * @param words what happened, a sentence for each thing worth saying
      */
-    public record Result(@Nullable SessionEdit edit, List<String> words, List<Refusal> refused, List<Refusal> remarks) {}
+    public record Result(
+            @Nullable SessionEdit edit, List<String> words, List<Refusal> refused, List<Refusal> remarks) {}
 
     public AddToSession(RecordingStore store, Session session) {
         this.store = store;
@@ -58,18 +59,23 @@ public final class AddToSession {
      */
     public Result make(Drop drop, long at, @Nullable String row) throws IOException {
         Sorted sorted = Sorted.of(drop, store);
-        Media media = new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        Media media =
+                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
         List<Sorted.Sound> fresh = new ArrayList<>();
         for (Sorted.Sound sound : sorted.sounds) {
             if (!replaces(sound.recording())) {
                 fresh.add(sound);
             }
         }
-        added.addAll(session.rows().stream().filter(each -> !(each instanceof MixRow)).toList());
+        added.addAll(session.rows().stream()
+                .filter(each -> !(each instanceof MixRow))
+                .toList());
         int before = added.size();
         lists(sorted, media);
-        List<Sorted.Sound> loose = fresh.stream().filter(sound -> !media.isUsed(sound.recording())).toList();
-        List<Recording> all = new ArrayList<>(fresh.stream().map(Sorted.Sound::recording).toList());
+        List<Sorted.Sound> loose =
+                fresh.stream().filter(sound -> !media.isUsed(sound.recording())).toList();
+        List<Recording> all =
+                new ArrayList<>(fresh.stream().map(Sorted.Sound::recording).toList());
         all.addAll(media.missing());
         if (!all.isEmpty()) {
             edits.add(0, new UseRecordings(all));
@@ -80,10 +86,17 @@ public final class AddToSession {
             loose.forEach(sound -> SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added));
         }
         notes(sorted);
-        sorted.documents.forEach(document -> sorted.refuse(SessionFile.DOCUMENT, "It is a session of its own; drop it on the shelf."));
+        sorted.documents.forEach(
+                document -> sorted.refuse(SessionFile.DOCUMENT, "It is a session of its own; drop it on the shelf."));
         added.subList(before, added.size()).forEach(each -> edits.add(new AddRow(each, null)));
         if (!media.missing().isEmpty()) {
-            words.add("Not here yet: " + String.join(", ", media.missing().stream().map(Recording::fileName).limit(5).toList()) + ".");
+            words.add("Not here yet: "
+                    + String.join(
+                            ", ",
+                            media.missing().stream()
+                                    .map(Recording::fileName)
+                                    .limit(5)
+                                    .toList()) + ".");
         }
         SessionEdit edit = edits.isEmpty() ? null : new Together("Add files", edits);
         return new Result(edit, words, sorted.refused, sorted.remarks);
@@ -91,30 +104,38 @@ public final class AddToSession {
 
     /** Whether a recording takes the place of one the session has: by content, by name of a missing one, as a newer version. */
     private boolean replaces(Recording recording) {
-        Optional<Recording> same = session.recordings().stream().filter(each -> each.sha256().equals(recording.sha256())).findFirst();
+        Optional<Recording> same = session.recordings().stream()
+                .filter(each -> each.sha256().equals(recording.sha256()))
+                .findFirst();
         if (same.isPresent()) {
             words.add("“" + recording.fileName() + "” is in this session already; its content is the same.");
             return isInUse(same.get());
         }
         Optional<Recording> named = session.recordings().stream()
-                .filter(each -> each.fileName().equalsIgnoreCase(recording.fileName()) && isInUse(each)).findFirst();
+                .filter(each -> each.fileName().equalsIgnoreCase(recording.fileName()) && isInUse(each))
+                .findFirst();
         named.ifPresent(old -> {
             boolean missing = !store.has(old.sha256());
             edits.add(new ReplaceRecording(old.sha256(), recording));
-            words.add("“" + recording.fileName() + "” " + (missing ? "was missing and is here now." : "took the place of its older version."));
+            words.add("“" + recording.fileName() + "” "
+                    + (missing ? "was missing and is here now." : "took the place of its older version."));
         });
         return named.isPresent();
     }
 
     private boolean isInUse(Recording recording) {
-        return session.audioRows().stream().flatMap(row -> row.takes().stream()).flatMap(take -> take.clips().stream())
+        return session.audioRows().stream()
+                .flatMap(row -> row.takes().stream())
+                .flatMap(take -> take.clips().stream())
                 .anyMatch(clip -> clip.recording().equals(recording.sha256()));
     }
 
     private void lists(Sorted sorted, Media media) {
         List<String> troubles = new ArrayList<>();
         LaidRows laid = new LaidRows(media, session.rate(), session.song().timeline(), troubles);
-        sorted.timelines.stream().flatMap(timeline -> timeline.rows().stream()).forEach(each -> added.add(laid.row(each, nextId())));
+        sorted.timelines.stream()
+                .flatMap(timeline -> timeline.rows().stream())
+                .forEach(each -> added.add(laid.row(each, nextId())));
         sorted.lists.forEach(each -> added.add(laid.row(each, nextId())));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
     }
@@ -123,7 +144,11 @@ public final class AddToSession {
         for (MidiSong midi : sorted.songs) {
             Song song = NoteRows.withTempo(session.song(), midi);
             if (NoteRows.takesTempo(session) && song.tempo() != null) {
-                edits.add(new SetSong(song.title(), song.artist(), song.tempo(), song.meter() == null ? null : song.meter().written(),
+                edits.add(new SetSong(
+                        song.title(),
+                        song.artist(),
+                        song.tempo(),
+                        song.meter() == null ? null : song.meter().written(),
                         song.key() == null ? null : song.key().written()));
                 edits.add(new SetTempoMap(song.tempoChanges(), song.meterChanges()));
                 words.add("The tempo of the notes is the song's now.");
@@ -143,7 +168,12 @@ public final class AddToSession {
     }
 
     private String nextId() {
-        int highest = added.stream().map(Row::id).filter(id -> id.matches("r[0-9]{1,8}")).mapToInt(id -> Integer.parseInt(id.substring(1))).max().orElse(0);
+        int highest = added.stream()
+                .map(Row::id)
+                .filter(id -> id.matches("r[0-9]{1,8}"))
+                .mapToInt(id -> Integer.parseInt(id.substring(1)))
+                .max()
+                .orElse(0);
         return "r" + (highest + 1);
     }
 
@@ -155,14 +185,23 @@ public final class AddToSession {
     private void take(String rowId, List<Sorted.Sound> sounds, long at) {
         Row row = SessionEdit.row(session, rowId);
         if (!(row instanceof AudioRow audio) || sounds.isEmpty()) {
-            sounds.forEach(sound -> SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added));
+            sounds.forEach(
+                    sound -> SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added));
             return;
         }
         List<Clip> clips = new ArrayList<>();
         for (Sorted.Sound sound : sounds) {
             Recording recording = sound.recording();
-            clips.add(new Clip(recording.sha256(), 0, Math.min(2, recording.channels()), place(recording, at), 0,
-                    recording.framesAt(session.rate()), 0, 0, 0));
+            clips.add(new Clip(
+                    recording.sha256(),
+                    0,
+                    Math.min(2, recording.channels()),
+                    place(recording, at),
+                    0,
+                    recording.framesAt(session.rate()),
+                    0,
+                    0,
+                    0));
         }
         int number = audio.takes().size() + 1;
         while (hasTake(audio, "t" + number)) {

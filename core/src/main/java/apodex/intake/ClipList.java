@@ -22,7 +22,8 @@ import java.util.Map;
 final class ClipList {
     private static final int LONGEST_FILE = 32 << 20;
     private static final int MOST_TROUBLES = 200;
-    private static final List<String> COLUMNS = List.of("row", "take", "file", "position", "offset", "length", "gain", "fade in", "fade out");
+    private static final List<String> COLUMNS =
+            List.of("row", "take", "file", "position", "offset", "length", "gain", "fade in", "fade out");
     private static final List<String> NEEDED = List.of("row", "file", "position");
 
     private final List<String> troubles;
@@ -40,9 +41,14 @@ final class ClipList {
         if (Files.size(file) > LONGEST_FILE) {
             return false;
         }
-        String first = decode(Files.readAllBytes(file)).lines().filter(line -> !line.isBlank()).findFirst().orElse("");
+        String first = decode(Files.readAllBytes(file))
+                .lines()
+                .filter(line -> !line.isBlank())
+                .findFirst()
+                .orElse("");
         String plain = first.toLowerCase(Locale.ROOT);
-        return NEEDED.stream().allMatch(plain::contains) && (plain.contains(",") || plain.contains(";") || plain.contains("\t"));
+        return NEEDED.stream().allMatch(plain::contains)
+                && (plain.contains(",") || plain.contains(";") || plain.contains("\t"));
     }
 
     /**
@@ -64,11 +70,16 @@ final class ClipList {
 
     /** By its byte order mark; without one UTF-8 where it is that, or else Windows-1252. */
     static String decode(byte[] bytes) {
-        if (bytes.length >= 2 && (bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xFE || bytes[0] == (byte) 0xFE && bytes[1] == (byte) 0xFF)) {
+        if (bytes.length >= 2
+                && (bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xFE
+                        || bytes[0] == (byte) 0xFE && bytes[1] == (byte) 0xFF)) {
             return new String(bytes, StandardCharsets.UTF_16);
         }
         try {
-            String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (CharacterCodingException e) {
             return new String(bytes, Charset.forName("windows-1252"));
@@ -107,11 +118,16 @@ final class ClipList {
         List<String> names = cells(line);
         for (int i = 0; i < names.size(); i++) {
             String name = names.get(i).strip().toLowerCase(Locale.ROOT).replace('_', ' ');
-            String bare = name.replaceAll("\\s*\\(.*\\)$", "").replace("fadein", "fade in").replace("fadeout", "fade out");
+            String bare = name.replaceAll("\\s*\\(.*\\)$", "")
+                    .replace("fadein", "fade in")
+                    .replace("fadeout", "fade out");
             if (COLUMNS.contains(bare)) {
                 columns.putIfAbsent(bare, i);
-                units.put(bare, name.contains("second") || name.contains("(s)") ? Place.Unit.SECONDS : name.contains("bar") ? Place.Unit.BARS
-                        : Place.Unit.SAMPLES);
+                units.put(
+                        bare,
+                        name.contains("second") || name.contains("(s)")
+                                ? Place.Unit.SECONDS
+                                : name.contains("bar") ? Place.Unit.BARS : Place.Unit.SAMPLES);
             } else {
                 trouble("The column “" + names.get(i).strip() + "” is not known and left out.");
             }
@@ -154,9 +170,18 @@ final class ClipList {
             throw new IllegalArgumentException("its length is not more than nothing.");
         }
         String take = text(cells, "take");
-        rows.computeIfAbsent(row, name -> new LinkedHashMap<>()).computeIfAbsent(take.isEmpty() ? "Take 1" : take.matches("\\d+") ? "Take " + take : take,
-                name -> new ArrayList<>()).add(new LaidClip(file, position, place(cells, "offset"), length, gain(cells),
-                place(cells, "fade in"), place(cells, "fade out")));
+        rows.computeIfAbsent(row, name -> new LinkedHashMap<>())
+                .computeIfAbsent(
+                        take.isEmpty() ? "Take 1" : take.matches("\\d+") ? "Take " + take : take,
+                        name -> new ArrayList<>())
+                .add(new LaidClip(
+                        file,
+                        position,
+                        place(cells, "offset"),
+                        length,
+                        gain(cells),
+                        place(cells, "fade in"),
+                        place(cells, "fade out")));
     }
 
     private String text(List<String> cells, String column) {
@@ -175,7 +200,11 @@ final class ClipList {
     }
 
     private double gain(List<String> cells) {
-        String written = number(text(cells, "gain")).toLowerCase(Locale.ROOT).replace("db", "").replace('−', '-').strip();
+        String written = number(text(cells, "gain"))
+                .toLowerCase(Locale.ROOT)
+                .replace("db", "")
+                .replace('−', '-')
+                .strip();
         if (written.isEmpty()) {
             return 0;
         }

@@ -23,6 +23,7 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
 public final class Drop {
     /** All entries together may unpack to this many times what is harmless of one. */
     private static final int ENTRIES_TOGETHER = 16;
+
     private static final byte[] ZIP_MAGIC = {'P', 'K', 3, 4};
 
     private final Path workFolder;
@@ -78,8 +79,13 @@ public final class Drop {
             return null;
         }
         if (bytes >= Limits.FILE_BYTES) {
-            refuse(name, String.format(Locale.ROOT, "It has %.1f GB; a file must be smaller than %.0f GB.",
-                    bytes / 1e9, Limits.FILE_BYTES / 1e9));
+            refuse(
+                    name,
+                    String.format(
+                            Locale.ROOT,
+                            "It has %.1f GB; a file must be smaller than %.0f GB.",
+                            bytes / 1e9,
+                            Limits.FILE_BYTES / 1e9));
             return null;
         }
         if (files.size() >= Limits.FILES_PER_DROP) {
@@ -102,7 +108,10 @@ public final class Drop {
     private void unpack(String zipName, Path zip) throws IOException {
         int before = files.size();
         packedBytes += Files.size(zip);
-        try (ZipFile opened = ZipFile.builder().setPath(zip).setCharset(StandardCharsets.UTF_8).get()) {
+        try (ZipFile opened = ZipFile.builder()
+                .setPath(zip)
+                .setCharset(StandardCharsets.UTF_8)
+                .get()) {
             String trouble = structureTrouble(opened);
             if (trouble != null) {
                 refuse(zipName, trouble);
@@ -142,15 +151,21 @@ public final class Drop {
 
     private static boolean climbs(String entryName) {
         String path = entryName.replace('\\', '/');
-        return path.startsWith("/") || path.matches("^[A-Za-z]:.*") || path.equals("..")
-                || path.startsWith("../") || path.endsWith("/..") || path.contains("/../");
+        return path.startsWith("/")
+                || path.matches("^[A-Za-z]:.*")
+                || path.equals("..")
+                || path.startsWith("../")
+                || path.endsWith("/..")
+                || path.contains("/../");
     }
 
     /** Files that systems leave in zips without anyone asking. */
     private static boolean isSystemLeftover(String entryName) {
         String path = entryName.replace('\\', '/');
         String name = path.substring(path.lastIndexOf('/') + 1);
-        return path.startsWith("__MACOSX/") || name.startsWith(".") || name.equalsIgnoreCase("Thumbs.db")
+        return path.startsWith("__MACOSX/")
+                || name.startsWith(".")
+                || name.equalsIgnoreCase("Thumbs.db")
                 || name.equalsIgnoreCase("desktop.ini");
     }
 
@@ -167,7 +182,8 @@ public final class Drop {
         }
         Path target = Files.createTempFile(workFolder, "unpacked-", "");
         String trouble;
-        try (InputStream in = zip.getInputStream(entry); OutputStream out = Files.newOutputStream(target)) {
+        try (InputStream in = zip.getInputStream(entry);
+                OutputStream out = Files.newOutputStream(target)) {
             trouble = copy(in, out, Math.max(1, entry.getCompressedSize()));
         } catch (IOException e) {
             trouble = "It is damaged inside “" + NameRule.shown(zipName) + "” and cannot be unpacked.";

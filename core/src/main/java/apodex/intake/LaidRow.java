@@ -21,6 +21,12 @@ record LaidRow(String name, List<LaidTake> takes) {
      * @param fadeIn   null for none
      * @param fadeOut  null for none
      */
-    record LaidClip(String file, Place position, @Nullable Place offset, @Nullable Place length, double gainDb,
-            @Nullable Place fadeIn, @Nullable Place fadeOut) {}
+    record LaidClip(
+            String file,
+            Place position,
+            @Nullable Place offset,
+            @Nullable Place length,
+            double gainDb,
+            @Nullable Place fadeIn,
+            @Nullable Place fadeOut) {}
 }

@@ -49,7 +49,9 @@ final class LaidRows {
         try {
             return NameRule.check("name", written);
         } catch (EditRefused e) {
-            String plain = written.replaceAll("[/\\\\]", "-").replaceAll("[^\\p{L}\\p{N} ._()'+&,-]", "").strip();
+            String plain = written.replaceAll("[/\\\\]", "-")
+                    .replaceAll("[^\\p{L}\\p{N} ._()'+&,-]", "")
+                    .strip();
             troubles.add("The name “" + NameRule.shown(written) + "” was changed: " + e.getMessage());
             return plain.isEmpty() ? "Unnamed" : plain.substring(0, Math.min(plain.length(), 100));
         }
@@ -86,10 +88,24 @@ final class LaidRows {
             troubles.add(what + " is longer than its recording; it ends with it.");
             length = available;
         }
-        long in = laid.fadeIn() == null ? 0 : Math.max(0, Math.min(length, laid.fadeIn().span(rate, tempo)));
-        long out = laid.fadeOut() == null ? 0 : Math.max(0, Math.min(length - in, laid.fadeOut().span(rate, tempo)));
+        long in = laid.fadeIn() == null
+                ? 0
+                : Math.max(0, Math.min(length, laid.fadeIn().span(rate, tempo)));
+        long out = laid.fadeOut() == null
+                ? 0
+                : Math.max(0, Math.min(length - in, laid.fadeOut().span(rate, tempo)));
         double gain = Math.max(Strip.SILENT_DB, Math.min(MOST_GAIN_DB, laid.gainDb()));
-        clips.add(new Clip(recording.sha256(), 0, Math.min(2, recording.channels()), position, offset, length, gain,
-                Fade.straight(in), Fade.straight(out), List.of(), false));
+        clips.add(new Clip(
+                recording.sha256(),
+                0,
+                Math.min(2, recording.channels()),
+                position,
+                offset,
+                length,
+                gain,
+                Fade.straight(in),
+                Fade.straight(out),
+                List.of(),
+                false));
     }
 }

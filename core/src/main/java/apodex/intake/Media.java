@@ -39,8 +39,17 @@ final class Media {
         found.ifPresent(used::add);
         return found.orElseGet(() -> {
             Recording before = missing.get(key(file));
-            long frames = Math.min(LONGEST_SECONDS * rate.hertz(), Math.max(atLeastFrames, before == null ? 1 : before.frames()));
-            Recording standIn = new Recording(Digests.sha256OfText("missing " + key(file)), file, rate, 2, SampleFormat.INT24, frames, null, null);
+            long frames = Math.min(
+                    LONGEST_SECONDS * rate.hertz(), Math.max(atLeastFrames, before == null ? 1 : before.frames()));
+            Recording standIn = new Recording(
+                    Digests.sha256OfText("missing " + key(file)),
+                    file,
+                    rate,
+                    2,
+                    SampleFormat.INT24,
+                    frames,
+                    null,
+                    null);
             missing.put(key(file), standIn);
             return standIn;
         });

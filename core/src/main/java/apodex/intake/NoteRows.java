@@ -26,7 +26,8 @@ final class NoteRows {
         } catch (EditRefused e) {
             name = "Notes";
         }
-        return new InstrumentRow(id, name, player.drums() ? "drumKit" : instrument(player.program()), player.notes(), Strip.PLAIN);
+        return new InstrumentRow(
+                id, name, player.drums() ? "drumKit" : instrument(player.program()), player.notes(), Strip.PLAIN);
     }
 
     /** The house instrument nearest to a General MIDI program's family. */
@@ -46,15 +47,21 @@ final class NoteRows {
             return song;
         }
         List<TempoChange> tempos = new ArrayList<>(midi.tempos());
-        Double first = tempos.isEmpty() ? song.tempo() : Double.valueOf(tempos.get(0).quarter() == 0
-                ? tempos.remove(0).quartersPerMinute() : Song.TEMPO_WHEN_UNKNOWN);
+        Double first = tempos.isEmpty()
+                ? song.tempo()
+                : Double.valueOf(
+                        tempos.get(0).quarter() == 0 ? tempos.remove(0).quartersPerMinute() : Song.TEMPO_WHEN_UNKNOWN);
         List<MeterChange> meters = new ArrayList<>(midi.meters());
-        var meter = meters.isEmpty() ? song.meter() : meters.get(0).bar() == 1 ? meters.remove(0).meter() : null;
+        var meter = meters.isEmpty()
+                ? song.meter()
+                : meters.get(0).bar() == 1 ? meters.remove(0).meter() : null;
         return new Song(song.title(), song.artist(), first, meter, song.key(), tempos, meters);
     }
 
     static List<Marker> markers(MidiSong midi, TempoMap tempo, SampleRate rate) {
-        return midi.markers().stream().map(mark -> new Marker(tempo.frameOf(mark.quarter(), rate), safe(mark.name()))).toList();
+        return midi.markers().stream()
+                .map(mark -> new Marker(tempo.frameOf(mark.quarter(), rate), safe(mark.name())))
+                .toList();
     }
 
     static String safe(String name) {

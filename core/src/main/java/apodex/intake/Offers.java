@@ -26,7 +26,9 @@ import java.util.regex.Pattern;
  * unless somebody says so.
  */
 public final class Offers {
-    private static final Pattern SIDE = Pattern.compile("(.*?)[\\s._-]*(?:[\\s._-](l|left|lft|r|right|rgt)|\\((l|r|left|right)\\)|\\.(l|r))", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SIDE = Pattern.compile(
+            "(.*?)[\\s._-]*(?:[\\s._-](l|left|lft|r|right|rgt)|\\((l|r|left|right)\\)|\\.(l|r))",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern NUMBERED = Pattern.compile("(.*\\D)[\\s._-]+(0*\\d{1,3})");
 
     /**
@@ -41,9 +43,12 @@ public final class Offers {
 
     /** What rows can become. */
     public enum Kind {
-        @JsonProperty("stereoRow") STEREO_ROW,
-        @JsonProperty("clipsOfOneRow") CLIPS_OF_ONE_ROW,
-        @JsonProperty("takesOfOneRow") TAKES_OF_ONE_ROW
+        @JsonProperty("stereoRow")
+        STEREO_ROW,
+        @JsonProperty("clipsOfOneRow")
+        CLIPS_OF_ONE_ROW,
+        @JsonProperty("takesOfOneRow")
+        TAKES_OF_ONE_ROW
     }
 
     private Offers() {}
@@ -61,15 +66,22 @@ public final class Offers {
         for (AudioRow row : session.audioRows()) {
             Matcher side = SIDE.matcher(row.name());
             if (side.matches() && StereoPair.isHalf(row)) {
-                String letter = (side.group(2) != null ? side.group(2) : side.group(3) != null ? side.group(3) : side.group(4)).toLowerCase(Locale.ROOT);
-                (letter.startsWith("l") ? lefts : rights).putIfAbsent(side.group(1).strip().toLowerCase(Locale.ROOT), row);
+                String letter = (side.group(2) != null
+                                ? side.group(2)
+                                : side.group(3) != null ? side.group(3) : side.group(4))
+                        .toLowerCase(Locale.ROOT);
+                (letter.startsWith("l") ? lefts : rights)
+                        .putIfAbsent(side.group(1).strip().toLowerCase(Locale.ROOT), row);
             }
         }
         lefts.forEach((stem, left) -> {
             AudioRow right = rights.get(stem);
             if (right != null && StereoPair.fit(session, left, right)) {
-                offers.add(new Offer(Kind.STEREO_ROW, left.name() + " and " + right.name() + " look like the two sides of one stereo row.",
-                        List.of(left.id(), right.id()), null));
+                offers.add(new Offer(
+                        Kind.STEREO_ROW,
+                        left.name() + " and " + right.name() + " look like the two sides of one stereo row.",
+                        List.of(left.id(), right.id()),
+                        null));
             }
         });
     }
@@ -78,19 +90,31 @@ public final class Offers {
         Map<String, List<AudioRow>> byStem = new LinkedHashMap<>();
         for (AudioRow row : session.audioRows()) {
             Matcher matcher = NUMBERED.matcher(row.name());
-            if (matcher.matches() && row.takes().size() == 1 && row.clips().size() == 1 && matcher.group(2).length() > 1) {
-                byStem.computeIfAbsent(matcher.group(1).strip().replaceAll("[\\s._-]+$", ""), stem -> new ArrayList<>()).add(row);
+            if (matcher.matches()
+                    && row.takes().size() == 1
+                    && row.clips().size() == 1
+                    && matcher.group(2).length() > 1) {
+                byStem.computeIfAbsent(matcher.group(1).strip().replaceAll("[\\s._-]+$", ""), stem -> new ArrayList<>())
+                        .add(row);
             }
         }
         byStem.forEach((stem, rows) -> {
-            if (rows.size() > 1 && rows.stream().map(row -> row.clips().get(0).channels()).distinct().count() == 1) {
+            if (rows.size() > 1
+                    && rows.stream()
+                                    .map(row -> row.clips().get(0).channels())
+                                    .distinct()
+                                    .count()
+                            == 1) {
                 offers.add(overlap(rows) ? takes(stem, rows) : clips(stem, rows));
             }
         });
     }
 
     private static boolean overlap(List<AudioRow> rows) {
-        List<Clip> clips = rows.stream().map(row -> row.clips().get(0)).sorted(Comparator.comparingLong(Clip::position)).toList();
+        List<Clip> clips = rows.stream()
+                .map(row -> row.clips().get(0))
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
         for (int i = 1; i < clips.size(); i++) {
             if (clips.get(i).range().overlaps(clips.get(i - 1).range())) {
                 return true;
@@ -100,8 +124,14 @@ public final class Offers {
     }
 
     private static Offer clips(String stem, List<AudioRow> rows) {
-        List<Clip> clips = rows.stream().map(row -> row.clips().get(0)).sorted(Comparator.comparingLong(Clip::position)).toList();
-        return new Offer(Kind.CLIPS_OF_ONE_ROW, rows.size() + " parts called “" + stem + "” follow each other: clips of one row.", ids(rows),
+        List<Clip> clips = rows.stream()
+                .map(row -> row.clips().get(0))
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        return new Offer(
+                Kind.CLIPS_OF_ONE_ROW,
+                rows.size() + " parts called “" + stem + "” follow each other: clips of one row.",
+                ids(rows),
                 merged(stem, rows, List.of(new Take("t1", "Take 1", clips))));
     }
 
@@ -110,7 +140,10 @@ public final class Offers {
         for (AudioRow row : rows) {
             takes.add(new Take("t" + (takes.size() + 1), "Take " + (takes.size() + 1), row.clips()));
         }
-        return new Offer(Kind.TAKES_OF_ONE_ROW, rows.size() + " parts called “" + stem + "” lie over each other: takes of one row.", ids(rows),
+        return new Offer(
+                Kind.TAKES_OF_ONE_ROW,
+                rows.size() + " parts called “" + stem + "” lie over each other: takes of one row.",
+                ids(rows),
                 merged(stem, rows, takes));
     }
 

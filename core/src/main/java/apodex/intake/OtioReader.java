@@ -2,12 +2,12 @@ package apodex.intake;
 
 import apodex.intake.LaidRow.LaidClip;
 import apodex.intake.LaidRow.LaidTake;
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.core.JsonFactory;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
@@ -24,7 +24,9 @@ final class OtioReader {
     private static final int LONGEST_FILE = 64 << 20;
     private static final int DEEPEST = 100;
     private static final ObjectMapper JSON = new JsonMapper(JsonFactory.builder()
-            .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build()).build());
+            .streamReadConstraints(
+                    StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build())
+            .build());
 
     private final List<String> troubles;
     private final List<LaidRow> rows = new ArrayList<>();
@@ -67,8 +69,12 @@ final class OtioReader {
             throw new IOException("It is no whole OpenTimelineIO document: it breaks off or is nested too deep.");
         }
         OtioReader reader = new OtioReader(troubles);
-        JsonNode timeline = schema(root).equals("SerializableCollection") ? first(root.path("children"), "Timeline") : root;
-        if (timeline == null || !schema(timeline).equals("Timeline") && !schema(timeline).equals("Stack") && !schema(timeline).equals("Track")) {
+        JsonNode timeline =
+                schema(root).equals("SerializableCollection") ? first(root.path("children"), "Timeline") : root;
+        if (timeline == null
+                || !schema(timeline).equals("Timeline")
+                        && !schema(timeline).equals("Stack")
+                        && !schema(timeline).equals("Track")) {
             throw new IOException("It holds no timeline.");
         }
         JsonNode stack = schema(timeline).equals("Timeline") ? timeline.path("tracks") : timeline;
@@ -86,7 +92,8 @@ final class OtioReader {
             if (schema(child).equals("Track")) {
                 reader.track(child, number);
             } else {
-                reader.troubles.add("Track " + number + " is a “" + text(child, "OTIO_SCHEMA") + "”, which is not read.");
+                reader.troubles.add(
+                        "Track " + number + " is a “" + text(child, "OTIO_SCHEMA") + "”, which is not read.");
             }
         }
         return new Timeline(text(timeline, "name"), reader.rows, reader.markers);
@@ -137,16 +144,18 @@ final class OtioReader {
                         continue;
                     }
                     Place start = time(range.path("start_time"));
-                    double offset = (start == null ? 0 : secondsOf(start)) - (available == null ? 0 : secondsOf(available));
+                    double offset =
+                            (start == null ? 0 : secondsOf(start)) - (available == null ? 0 : secondsOf(available));
                     clip(child, name, media, at, start == null ? length : start, offset, length, clips);
                 }
-                case "Gap" -> { }
+                case "Gap" -> {}
                 case "Transition" -> {
                     troubles.add("A transition of “" + name + "” is left out; its clips stay as they are cut.");
                     continue;
                 }
-                default -> troubles.add("“" + text(child, "OTIO_SCHEMA") + "” in “" + name + "” is not known"
-                        + (length == null ? "." : "; its place stays empty."));
+                default ->
+                    troubles.add("“" + text(child, "OTIO_SCHEMA") + "” in “" + name + "” is not known"
+                            + (length == null ? "." : "; its place stays empty."));
             }
             if (length != null && length.rate() > 0) {
                 markers(child, at, length.rate());
@@ -161,24 +170,42 @@ final class OtioReader {
         }
     }
 
-    private void clip(JsonNode clip, String track, JsonNode media, double at, Place source, double offset, Place length, List<LaidClip> clips) {
-        String file = switch (schema(media)) {
-            case "ExternalReference" -> fileName(text(media, "target_url"));
-            case "MissingReference", "" -> text(media, "name").isEmpty() ? text(clip, "name") : text(media, "name");
-            default -> "";
-        };
+    private void clip(
+            JsonNode clip,
+            String track,
+            JsonNode media,
+            double at,
+            Place source,
+            double offset,
+            Place length,
+            List<LaidClip> clips) {
+        String file =
+                switch (schema(media)) {
+                    case "ExternalReference" -> fileName(text(media, "target_url"));
+                    case "MissingReference", "" ->
+                        text(media, "name").isEmpty() ? text(clip, "name") : text(media, "name");
+                    default -> "";
+                };
         if (file.isEmpty()) {
             troubles.add("Clip “" + text(clip, "name") + "” of “" + track + "” names no media.");
             return;
         }
         if (offset < 0) {
-            troubles.add("Clip “" + text(clip, "name") + "” of “" + track + "” starts before its media; it starts with it.");
+            troubles.add(
+                    "Clip “" + text(clip, "name") + "” of “" + track + "” starts before its media; it starts with it.");
         }
         if (!clip.path("effects").isEmpty()) {
             troubles.add("Effects of clip “" + text(clip, "name") + "” are left out.");
         }
         double rate = length.rate();
-        clips.add(new LaidClip(file, Place.ticks(at * rate, rate), Place.ticks(Math.max(0, offset) * source.rate(), source.rate()), length, 0, null, null));
+        clips.add(new LaidClip(
+                file,
+                Place.ticks(at * rate, rate),
+                Place.ticks(Math.max(0, offset) * source.rate(), source.rate()),
+                length,
+                0,
+                null,
+                null));
     }
 
     /** Clip.1 has one reference; Clip.2 several, of which one is active. */
@@ -214,7 +241,9 @@ final class OtioReader {
                 continue;
             }
             double seconds = at + secondsOf(place) - (start == null ? 0 : secondsOf(start));
-            markers.add(new LaidMarker(text(marker, "name").isEmpty() ? "Mark" : text(marker, "name"), Place.ticks(Math.max(0, seconds) * rate, rate)));
+            markers.add(new LaidMarker(
+                    text(marker, "name").isEmpty() ? "Mark" : text(marker, "name"),
+                    Place.ticks(Math.max(0, seconds) * rate, rate)));
         }
     }
 

@@ -31,7 +31,9 @@ public final class OtioWriter {
 
     /** @param folder where the media lie, as the document names it: {@code recordings/}; may be empty */
     public static void write(Session session, String folder, Path file) throws IOException {
-        Files.write(file, JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(new OtioWriter(session).timeline(folder)));
+        Files.write(
+                file,
+                JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(new OtioWriter(session).timeline(folder)));
     }
 
     private ObjectNode timeline(String folder) {
@@ -49,7 +51,9 @@ public final class OtioWriter {
         }
         ArrayNode tracks = stack.putArray("children");
         for (AudioRow row : session.audioRows()) {
-            List<Clip> left = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toList();
+            List<Clip> left = row.clips().stream()
+                    .sorted(Comparator.comparingLong(Clip::position))
+                    .toList();
             do {
                 left = track(row, left, folder, tracks);
             } while (!left.isEmpty());
@@ -92,7 +96,11 @@ public final class OtioWriter {
         node.putArray("markers");
         node.set("source_range", range(clip.offset(), clip.frames()));
         ObjectNode media = item("ExternalReference.1", recording.fileName());
-        media.put("target_url", folder + URLEncoder.encode(recording.fileName(), StandardCharsets.UTF_8).replace("+", "%20"));
+        media.put(
+                "target_url",
+                folder
+                        + URLEncoder.encode(recording.fileName(), StandardCharsets.UTF_8)
+                                .replace("+", "%20"));
         media.set("available_range", range(0, recording.framesAt(session.rate())));
         media.putNull("available_image_bounds");
         node.putObject("media_references").set("DEFAULT_MEDIA", media);

@@ -14,11 +14,18 @@ import java.util.regex.Pattern;
  * @param rate  of {@link Unit#TICKS}: how many make a second; otherwise unused
  */
 record Place(double value, Unit unit, double rate) {
-    enum Unit { SAMPLES, SECONDS, BARS, TICKS }
+    enum Unit {
+        SAMPLES,
+        SECONDS,
+        BARS,
+        TICKS
+    }
 
     private static final Pattern CLOCK = Pattern.compile("(?:(\\d+):)?(\\d+):(\\d+(?:\\.\\d+)?)");
-    private static final Pattern BAR = Pattern.compile("bar\\s*(\\d+)(?:\\s*(?:beat|[.|])\\s*(\\d+(?:\\.\\d+)?))?|(\\d+)\\s*[|]\\s*(\\d+(?:\\.\\d+)?)");
-    private static final Pattern NUMBER = Pattern.compile("(-?\\d+(?:\\.\\d+)?|-?\\.\\d+)\\s*(s|sec|seconds?|ms|samples?|smp|bars?)?");
+    private static final Pattern BAR = Pattern.compile(
+            "bar\\s*(\\d+)(?:\\s*(?:beat|[.|])\\s*(\\d+(?:\\.\\d+)?))?|(\\d+)\\s*[|]\\s*(\\d+(?:\\.\\d+)?)");
+    private static final Pattern NUMBER =
+            Pattern.compile("(-?\\d+(?:\\.\\d+)?|-?\\.\\d+)\\s*(s|sec|seconds?|ms|samples?|smp|bars?)?");
 
     static Place ticks(double value, double rate) {
         return new Place(value, Unit.TICKS, rate);
@@ -39,7 +46,10 @@ record Place(double value, Unit unit, double rate) {
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {
             double hours = clock.group(1) == null ? 0 : Double.parseDouble(clock.group(1));
-            return new Place(hours * 3_600 + Double.parseDouble(clock.group(2)) * 60 + Double.parseDouble(clock.group(3)), Unit.SECONDS, 0);
+            return new Place(
+                    hours * 3_600 + Double.parseDouble(clock.group(2)) * 60 + Double.parseDouble(clock.group(3)),
+                    Unit.SECONDS,
+                    0);
         }
         Matcher bar = BAR.matcher(text);
         if (bar.matches()) {
@@ -57,8 +67,11 @@ record Place(double value, Unit unit, double rate) {
         if (named.equals("ms")) {
             return new Place(value / 1_000, Unit.SECONDS, 0);
         }
-        Unit own = named.isEmpty() ? unit : named.startsWith("s") && !named.startsWith("sa") && !named.equals("smp") ? Unit.SECONDS
-                : named.startsWith("bar") ? Unit.BARS : Unit.SAMPLES;
+        Unit own = named.isEmpty()
+                ? unit
+                : named.startsWith("s") && !named.startsWith("sa") && !named.equals("smp")
+                        ? Unit.SECONDS
+                        : named.startsWith("bar") ? Unit.BARS : Unit.SAMPLES;
         return new Place(value, own, 1);
     }
 
@@ -70,7 +83,8 @@ record Place(double value, Unit unit, double rate) {
         int bar = (int) Math.max(1, Math.floor(value));
         double start = tempo.quarterOfBar(bar);
         double perBar = tempo.quarterOfBar(bar + 1) - start;
-        double into = (value - bar) * perBar + (rate - 1) * 4.0 / tempo.meterOf(bar).unit();
+        double into =
+                (value - bar) * perBar + (rate - 1) * 4.0 / tempo.meterOf(bar).unit();
         return tempo.frameOf(start + into, session);
     }
 
@@ -80,7 +94,12 @@ record Place(double value, Unit unit, double rate) {
             case SAMPLES -> Math.round(value);
             case SECONDS -> Math.round(value * session.hertz());
             case TICKS -> Math.round(value * session.hertz() / rate);
-            case BARS -> Math.round(value * (tempo.quarterOfBar(2) - tempo.quarterOfBar(1)) * 60 / tempo.tempoAt(0) * session.hertz());
+            case BARS ->
+                Math.round(value
+                        * (tempo.quarterOfBar(2) - tempo.quarterOfBar(1))
+                        * 60
+                        / tempo.tempoAt(0)
+                        * session.hertz());
         };
     }
 }

@@ -90,7 +90,8 @@ public final class RecordingStore implements Sounds {
             force(home.getParent());
         } catch (IOException | RuntimeException e) {
             Folders.remove(work);
-            if (!Files.exists(home)) { // else the same recording came in twice at the same time, and the other is as good
+            if (!Files.exists(
+                    home)) { // else the same recording came in twice at the same time, and the other is as good
                 throw e;
             }
         }
@@ -98,9 +99,18 @@ public final class RecordingStore implements Sounds {
 
     private static Recording recording(String sha256, String fileName, SoundInfo info, String title) {
         Long timeReference = info.broadcast() == null ? null : info.broadcast().timeReference();
-        String originated = info.broadcast() == null ? null : dateOrNull(info.broadcast().originationDate());
-        return new Recording(sha256, fileName, info.rate(), info.channels(), info.sample(), info.frames(),
-                timeReference, originated, title.isEmpty() ? null : title.substring(0, Math.min(title.length(), 200)));
+        String originated =
+                info.broadcast() == null ? null : dateOrNull(info.broadcast().originationDate());
+        return new Recording(
+                sha256,
+                fileName,
+                info.rate(),
+                info.channels(),
+                info.sample(),
+                info.frames(),
+                timeReference,
+                originated,
+                title.isEmpty() ? null : title.substring(0, Math.min(title.length(), 200)));
     }
 
     /** Writers of the chunk separate the date's parts in several ways (EBU Tech 3285, section 2.3). */
@@ -190,7 +200,9 @@ public final class RecordingStore implements Sounds {
     }
 
     public boolean has(String sha256) {
-        return sha256.matches("[0-9a-f]{64}") && (Files.exists(home(sha256).resolve(ORIGINAL)) || Files.exists(home(sha256).resolve(DECODED)));
+        return sha256.matches("[0-9a-f]{64}")
+                && (Files.exists(home(sha256).resolve(ORIGINAL))
+                        || Files.exists(home(sha256).resolve(DECODED)));
     }
 
     private Path sound(String sha256) throws IOException {

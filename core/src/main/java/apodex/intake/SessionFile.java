@@ -65,7 +65,8 @@ public final class SessionFile {
             throw new IOException("It is no whole session document: it was cut short or changed by hand.");
         }
         if (document.version() > VERSION) {
-            throw new IOException("It was written by a newer Apodex (version " + document.version() + " of the document).");
+            throw new IOException(
+                    "It was written by a newer Apodex (version " + document.version() + " of the document).");
         }
         try {
             SessionRules.checked(document.session());

@@ -47,7 +47,11 @@ public final class SessionFromDrop {
      * @param remarks what was left out or changed of files that came in
      * @param missing names of recordings that were named and are not there
      */
-    public record Result(Optional<Session> session, List<Brought> brought, List<Refusal> refused, List<Refusal> remarks,
+    public record Result(
+            Optional<Session> session,
+            List<Brought> brought,
+            List<Refusal> refused,
+            List<Refusal> remarks,
             List<String> missing) {}
 
     public SessionFromDrop(RecordingStore store) {
@@ -66,23 +70,38 @@ public final class SessionFromDrop {
             return new Result(Optional.empty(), brought, sorted.refused, sorted.remarks, List.of());
         }
         Session session = sorted.documents.isEmpty() ? layOut(sorted, title, today) : ofDocument(sorted);
-        List<String> missing = session.recordings().stream().filter(each -> !store.has(each.sha256())).map(Recording::fileName).toList();
+        List<String> missing = session.recordings().stream()
+                .filter(each -> !store.has(each.sha256()))
+                .map(Recording::fileName)
+                .toList();
         return new Result(Optional.of(session), brought, sorted.refused, sorted.remarks, missing);
     }
 
     /** The document's session, with rows for recordings it does not know. */
     private Session ofDocument(Sorted sorted) {
         Session session = sorted.documents.get(0).session();
-        sorted.documents.stream().skip(1).forEach(other ->
-                sorted.remark(SessionFile.DOCUMENT, "A second session came in the same drop; drop “" + other.session().song().title() + "” by itself."));
+        sorted.documents.stream()
+                .skip(1)
+                .forEach(other -> sorted.remark(
+                        SessionFile.DOCUMENT,
+                        "A second session came in the same drop; drop “"
+                                + other.session().song().title() + "” by itself."));
         List<Row> rows = new ArrayList<>(session.rows());
         List<Recording> recordings = new ArrayList<>(session.recordings());
         for (Sorted.Sound sound : sorted.sounds) {
-            Optional<Recording> known = recordings.stream().filter(each -> each.sha256().equals(sound.recording().sha256())).findFirst();
+            Optional<Recording> known = recordings.stream()
+                    .filter(each -> each.sha256().equals(sound.recording().sha256()))
+                    .findFirst();
             if (known.isPresent()) {
                 recordings.set(recordings.indexOf(known.get()), asItIs(known.get(), sound.recording()));
-                String row = session.audioRows().stream().filter(each -> each.takes().stream().flatMap(take -> take.clips().stream())
-                        .anyMatch(clip -> clip.recording().equals(known.get().sha256()))).map(Row::id).findFirst().orElse("");
+                String row = session.audioRows().stream()
+                        .filter(each -> each.takes().stream()
+                                .flatMap(take -> take.clips().stream())
+                                .anyMatch(clip ->
+                                        clip.recording().equals(known.get().sha256())))
+                        .map(Row::id)
+                        .findFirst()
+                        .orElse("");
                 brought.add(new Brought(sound.recording().fileName(), row));
             } else {
                 recordings.add(sound.recording());
@@ -98,8 +117,16 @@ public final class SessionFromDrop {
 
     /** What a document says of a recording, put right by the recording itself. */
     private static Recording asItIs(Recording told, Recording real) {
-        return new Recording(real.sha256(), told.fileName(), real.rate(), real.channels(), real.sample(), real.frames(), told.timeReference(),
-                told.originated(), told.title());
+        return new Recording(
+                real.sha256(),
+                told.fileName(),
+                real.rate(),
+                real.channels(),
+                real.sample(),
+                real.frames(),
+                told.timeReference(),
+                told.originated(),
+                told.title());
     }
 
     private Session layOut(Sorted sorted, String title, LocalDate today) {
@@ -108,11 +135,14 @@ public final class SessionFromDrop {
         for (MidiSong midi : sorted.songs) {
             song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
         }
-        Media media = new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        Media media =
+                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
         List<String> troubles = new ArrayList<>();
         LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
         List<Row> rows = new ArrayList<>();
-        sorted.timelines.stream().flatMap(timeline -> timeline.rows().stream()).forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        sorted.timelines.stream()
+                .flatMap(timeline -> timeline.rows().stream())
+                .forEach(row -> rows.add(laid.row(row, nextId(rows))));
         sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
         List<Marker> markers = new ArrayList<>();
@@ -122,33 +152,57 @@ public final class SessionFromDrop {
             markers.addAll(NoteRows.markers(midi, song.timeline(), rate));
         }
         for (OtioReader.Timeline timeline : sorted.timelines) {
-            timeline.markers().forEach(mark -> markers.add(new Marker(mark.place().frame(rate, null), NoteRows.safe(mark.name()))));
+            timeline.markers()
+                    .forEach(mark ->
+                            markers.add(new Marker(mark.place().frame(rate, null), NoteRows.safe(mark.name()))));
         }
         rows.add(MixRow.DEFAULT);
-        List<Recording> recordings = new ArrayList<>(sorted.sounds.stream().map(Sorted.Sound::recording).distinct().toList());
+        List<Recording> recordings = new ArrayList<>(
+                sorted.sounds.stream().map(Sorted.Sound::recording).distinct().toList());
         recordings.addAll(media.missing());
-        String originated = recordings.stream().map(Recording::originated).filter(Objects::nonNull)
-                .min(Comparator.naturalOrder()).orElse(today.toString());
+        String originated = recordings.stream()
+                .map(Recording::originated)
+                .filter(Objects::nonNull)
+                .min(Comparator.naturalOrder())
+                .orElse(today.toString());
         return new Session(song, rate, start, originated, PanLaw.MINUS_3, markers, recordings, rows);
     }
 
     /** Rows for recordings that no list uses. @return the session's start, counted from midnight */
     private long addSounds(Sorted sorted, Media media, SampleRate rate, List<Row> rows, List<Marker> markers) {
-        List<Sorted.Sound> loose = sorted.sounds.stream().filter(sound -> !media.isUsed(sound.recording())).toList();
-        long start = loose.stream().map(sound -> reference(sound.recording(), rate)).filter(Objects::nonNull).min(Comparator.naturalOrder()).orElse(0L);
+        List<Sorted.Sound> loose = sorted.sounds.stream()
+                .filter(sound -> !media.isUsed(sound.recording()))
+                .toList();
+        long start = loose.stream()
+                .map(sound -> reference(sound.recording(), rate))
+                .filter(Objects::nonNull)
+                .min(Comparator.naturalOrder())
+                .orElse(0L);
         for (Sorted.Sound sound : sorted.sounds) {
             Recording recording = sound.recording();
             if (media.isUsed(recording)) {
-                String row = rows.stream().filter(each -> ((AudioRow) each).takes().stream().flatMap(take -> take.clips().stream())
-                        .anyMatch(clip -> clip.recording().equals(recording.sha256()))).map(Row::id).findFirst().orElse("");
+                String row = rows.stream()
+                        .filter(each -> ((AudioRow) each)
+                                .takes().stream()
+                                        .flatMap(take -> take.clips().stream())
+                                        .anyMatch(clip -> clip.recording().equals(recording.sha256())))
+                        .map(Row::id)
+                        .findFirst()
+                        .orElse("");
                 brought.add(new Brought(recording.fileName(), row));
                 continue;
             }
             Long reference = reference(recording, rate);
             long position = reference == null ? 0 : reference - start;
             brought.add(new Brought(recording.fileName(), addRows(sound, position, rate, rows)));
-            sound.facts().markers().forEach(mark -> markers.add(new Marker(
-                    position + Math.round((double) mark.frame() * rate.hertz() / recording.rate().hertz()), NoteRows.safe(mark.name()))));
+            sound.facts()
+                    .markers()
+                    .forEach(mark -> markers.add(new Marker(
+                            position
+                                    + Math.round((double) mark.frame()
+                                            * rate.hertz()
+                                            / recording.rate().hertz()),
+                            NoteRows.safe(mark.name()))));
         }
         return start;
     }
@@ -160,14 +214,19 @@ public final class SessionFromDrop {
     /** Its time reference in frames of the session, where it has one that can be used. */
     static Long reference(Recording recording, SampleRate rate) {
         Long own = usableReference(recording);
-        return own == null ? null : Math.round((double) own * rate.hertz() / recording.rate().hertz());
+        return own == null
+                ? null
+                : Math.round((double) own * rate.hertz() / recording.rate().hertz());
     }
 
     /** A time reference counts from midnight, so one of more than a day is some other program's idea and not used. */
     private static Long usableReference(Recording recording) {
         Long reference = recording.timeReference();
-        return reference != null && reference >= 0
-                && reference < Limits.SESSION_SECONDS * recording.rate().hertz() ? reference : null;
+        return reference != null
+                        && reference >= 0
+                        && reference < Limits.SESSION_SECONDS * recording.rate().hertz()
+                ? reference
+                : null;
     }
 
     /** One row for every pair of channels, named as the file names them. @return the first row's id */
@@ -178,19 +237,30 @@ public final class SessionFromDrop {
         for (int channel = 0; channel < recording.channels(); channel += 2) {
             int width = Math.min(2, recording.channels() - channel);
             String told = sound.facts().tracks().get(channel + 1);
-            String name = recording.channels() <= 2 ? stem : told != null ? NoteRows.safe(told)
-                    : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
+            String name = recording.channels() <= 2
+                    ? stem
+                    : told != null
+                            ? NoteRows.safe(told)
+                            : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
             Clip clip = new Clip(recording.sha256(), channel, width, position, 0, recording.framesAt(rate), 0, 0, 0);
             String id = freeId(rows);
             first = first == null ? id : first;
             AudioRow row = new AudioRow(id, name, List.of(clip));
-            rows.add(sound.facts().note().isEmpty() ? row : row.withAbout(About.NOTHING.withNote(sound.facts().note())));
+            rows.add(
+                    sound.facts().note().isEmpty()
+                            ? row
+                            : row.withAbout(About.NOTHING.withNote(sound.facts().note())));
         }
         return first;
     }
 
     private static String freeId(List<Row> rows) {
-        int highest = rows.stream().map(Row::id).filter(id -> id.matches("r[0-9]{1,8}")).mapToInt(id -> Integer.parseInt(id.substring(1))).max().orElse(0);
+        int highest = rows.stream()
+                .map(Row::id)
+                .filter(id -> id.matches("r[0-9]{1,8}"))
+                .mapToInt(id -> Integer.parseInt(id.substring(1)))
+                .max()
+                .orElse(0);
         return "r" + (highest + 1);
     }
 }

@@ -49,8 +49,10 @@ final class Sorted {
             }
         }
         sorted.refuseBeyondRowLimit(found);
-        List<Outcome> outcomes = new ArrayList<>(found.entrySet()).parallelStream()
-                .map(sound -> bring(store, sound.getKey(), sound.getValue())).toList();
+        List<Outcome> outcomes = new ArrayList<>(found.entrySet())
+                .parallelStream()
+                        .map(sound -> bring(store, sound.getKey(), sound.getValue()))
+                        .toList();
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(sorted.refused::add);
         outcomes.stream().map(Outcome::sound).filter(Objects::nonNull).forEach(sorted.sounds::add);
         return sorted;
@@ -97,8 +99,12 @@ final class Sorted {
     }
 
     private static boolean looksLikeText(byte[] start) {
-        return start.length > 0 && !(start.length == 4 && (start[0] == 'R' || start[0] == 'F' || start[0] == 'f' || start[0] == 'B')
-                && Character.isLetter(start[1]) && Character.isUpperCase(start[3] & 0xFF) && Character.isUpperCase(start[2] & 0xFF));
+        return start.length > 0
+                && !(start.length == 4
+                        && (start[0] == 'R' || start[0] == 'F' || start[0] == 'f' || start[0] == 'B')
+                        && Character.isLetter(start[1])
+                        && Character.isUpperCase(start[3] & 0xFF)
+                        && Character.isUpperCase(start[2] & 0xFF));
     }
 
     private void refuseBeyondRowLimit(Map<DroppedFile, SoundInfo> found) {
@@ -135,7 +141,10 @@ final class Sorted {
     SampleRate rate() {
         Map<SampleRate, Integer> counts = new LinkedHashMap<>();
         sounds.forEach(sound -> counts.merge(sound.recording().rate(), 1, Integer::sum));
-        return counts.entrySet().stream().max(Map.Entry.<SampleRate, Integer>comparingByValue()
-                .thenComparing(entry -> entry.getKey().hertz())).map(Map.Entry::getKey).orElse(new SampleRate(48_000));
+        return counts.entrySet().stream()
+                .max(Map.Entry.<SampleRate, Integer>comparingByValue()
+                        .thenComparing(entry -> entry.getKey().hertz()))
+                .map(Map.Entry::getKey)
+                .orElse(new SampleRate(48_000));
     }
 }

@@ -11,9 +11,9 @@ import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.RemoveRow;
 import apodex.session.Row;
+import apodex.session.RowIds;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
-import apodex.session.RowIds;
 import apodex.session.Together;
 import apodex.session.UseRecordings;
 import java.io.IOException;
@@ -28,7 +28,9 @@ public final class StereoPair {
 
     /** Whether a row is one mono clip. */
     static boolean isHalf(AudioRow row) {
-        return row.takes().size() == 1 && row.clips().size() == 1 && row.clips().get(0).channels() == 1;
+        return row.takes().size() == 1
+                && row.clips().size() == 1
+                && row.clips().get(0).channels() == 1;
     }
 
     /** Whether two halves lie at the same place and are recorded alike. */
@@ -37,8 +39,13 @@ public final class StereoPair {
         Clip b = right.clips().get(0);
         Recording one = session.recording(a.recording());
         Recording other = session.recording(b.recording());
-        return a.position() == b.position() && a.offset() == b.offset() && a.frames() == b.frames() && a.gainDb() == b.gainDb()
-                && one.rate().equals(other.rate()) && one.sample() == other.sample() && one.frames() == other.frames();
+        return a.position() == b.position()
+                && a.offset() == b.offset()
+                && a.frames() == b.frames()
+                && a.gainDb() == b.gainDb()
+                && one.rate().equals(other.rate())
+                && one.sample() == other.sample()
+                && one.frames() == other.frames();
     }
 
     /**
@@ -47,7 +54,8 @@ public final class StereoPair {
      * @param work a folder for the file on its way
      * @throws IllegalArgumentException with a sentence when they do not fit
      */
-    public static SessionEdit join(Session session, String leftId, String rightId, RecordingStore store, Path work) throws IOException {
+    public static SessionEdit join(Session session, String leftId, String rightId, RecordingStore store, Path work)
+            throws IOException {
         AudioRow left = half(session, leftId);
         AudioRow right = half(session, rightId);
         if (!fit(session, left, right)) {
@@ -58,14 +66,49 @@ public final class StereoPair {
         Recording one = session.recording(clip.recording());
         String name = stem(left.name());
         Path file = work.resolve("pair.wav");
-        interleave(store, one, session.recording(right.clips().get(0).recording()), right.clips().get(0).firstChannel(), clip.firstChannel(), file);
+        interleave(
+                store,
+                one,
+                session.recording(right.clips().get(0).recording()),
+                right.clips().get(0).firstChannel(),
+                clip.firstChannel(),
+                file);
         Recording made = store.bring(file, name + ".wav");
-        Recording kept = new Recording(made.sha256(), made.fileName(), made.rate(), 2, made.sample(), made.frames(), one.timeReference(), one.originated(), name);
-        Clip both = new Clip(kept.sha256(), 0, 2, clip.position(), clip.offset(), clip.frames(), clip.gainDb(), clip.fadeIn(), clip.fadeOut(),
-                clip.inserts(), clip.muted(), clip.inverted());
-        AudioRow row = new AudioRow(RowIds.next(session), name, List.of(both), left.strip().withFader(left.strip().faderDb(), 0));
-        return new Together("Join “" + left.name() + "” and “" + right.name() + "”", List.of(new UseRecordings(List.of(kept)),
-                new AddRow(row.withAbout(left.about()), left.id()), new RemoveRow(left.id()), new RemoveRow(right.id())));
+        Recording kept = new Recording(
+                made.sha256(),
+                made.fileName(),
+                made.rate(),
+                2,
+                made.sample(),
+                made.frames(),
+                one.timeReference(),
+                one.originated(),
+                name);
+        Clip both = new Clip(
+                kept.sha256(),
+                0,
+                2,
+                clip.position(),
+                clip.offset(),
+                clip.frames(),
+                clip.gainDb(),
+                clip.fadeIn(),
+                clip.fadeOut(),
+                clip.inserts(),
+                clip.muted(),
+                clip.inverted());
+        AudioRow row = new AudioRow(
+                RowIds.next(session),
+                name,
+                List.of(both),
+                left.strip().withFader(left.strip().faderDb(), 0));
+        return new Together(
+                "Join “" + left.name() + "” and “" + right.name() + "”",
+                List.of(
+                        new UseRecordings(List.of(kept)),
+                        new AddRow(row.withAbout(left.about()), left.id()),
+                        new RemoveRow(left.id()),
+                        new RemoveRow(right.id())));
     }
 
     private static AudioRow half(Session session, String id) {
@@ -77,20 +120,25 @@ public final class StereoPair {
     }
 
     private static String stem(String name) {
-        String stem = name.replaceFirst("(?i)[\\s._-]*(?:[\\s._-](?:l|left|lft)|\\((?:l|left)\\)|\\.l)$", "").strip();
+        String stem = name.replaceFirst("(?i)[\\s._-]*(?:[\\s._-](?:l|left|lft)|\\((?:l|left)\\)|\\.l)$", "")
+                .strip();
         return stem.isEmpty() ? name : stem;
     }
 
     /** Sample for sample, in the format of both. */
-    private static void interleave(RecordingStore store, Recording left, Recording right, int rightChannel, int leftChannel, Path file) throws IOException {
-        SampleFormat format = left.sample() == SampleFormat.UINT8 ? SampleFormat.INT16
+    private static void interleave(
+            RecordingStore store, Recording left, Recording right, int rightChannel, int leftChannel, Path file)
+            throws IOException {
+        SampleFormat format = left.sample() == SampleFormat.UINT8
+                ? SampleFormat.INT16
                 : left.sample() == SampleFormat.FLOAT64 ? SampleFormat.FLOAT32 : left.sample();
         double[][] block = new double[2][BLOCK_FRAMES];
         double[][] one = new double[][] {block[0]};
         double[][] other = new double[][] {block[1]};
         PcmEncoder encoder = new PcmEncoder(format, 2, 0);
         byte[] bytes = new byte[BLOCK_FRAMES * encoder.frameBytes()];
-        try (PcmReader a = store.open(left.sha256()); PcmReader b = store.open(right.sha256());
+        try (PcmReader a = store.open(left.sha256());
+                PcmReader b = store.open(right.sha256());
                 WavWriter out = new WavWriter(file, left.rate(), 2, format, left.frames(), null)) {
             for (long first = 0; first < left.frames(); first += BLOCK_FRAMES) {
                 int frames = (int) Math.min(BLOCK_FRAMES, left.frames() - first);

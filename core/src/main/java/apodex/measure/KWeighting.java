@@ -15,6 +15,7 @@ final class KWeighting {
 
     /** b0, b1, b2, a1, a2 of both sections. */
     final double[] shelf;
+
     final double[] cut;
     private final double[] state = new double[4];
 
@@ -24,8 +25,12 @@ final class KWeighting {
         double vb = Math.pow(vh, 0.4996667741545416);
         double a0 = 1 + k / SHELF_Q + k * k;
         shelf = new double[] {
-            (vh + vb * k / SHELF_Q + k * k) / a0, 2 * (k * k - vh) / a0, (vh - vb * k / SHELF_Q + k * k) / a0,
-            2 * (k * k - 1) / a0, (1 - k / SHELF_Q + k * k) / a0};
+            (vh + vb * k / SHELF_Q + k * k) / a0,
+            2 * (k * k - vh) / a0,
+            (vh - vb * k / SHELF_Q + k * k) / a0,
+            2 * (k * k - 1) / a0,
+            (1 - k / SHELF_Q + k * k) / a0
+        };
         double c = Math.tan(Math.PI * CUT_HERTZ / rate.hertz());
         double d0 = 1 + c / CUT_Q + c * c;
         cut = new double[] {1, -2, 1, 2 * (c * c - 1) / d0, (1 - c / CUT_Q + c * c) / d0};

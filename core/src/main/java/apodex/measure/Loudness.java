@@ -19,6 +19,7 @@ public final class Loudness {
     private final int stepFrames;
     /** Mean square of each step of 100 ms, channels added. */
     private double[] steps = new double[1_024];
+
     private int stepCount;
     private double energy;
     private int inStep;

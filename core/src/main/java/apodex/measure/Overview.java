@@ -155,8 +155,10 @@ public final class Overview implements AutoCloseable {
 
     private float[] bins(int level, long firstBin, int count) throws IOException {
         float[] out = new float[count * layout.binFloats()];
-        readAt(layout.position(level, firstBin), out.length * 4).order(ByteOrder.LITTLE_ENDIAN)
-                .asFloatBuffer().get(out);
+        readAt(layout.position(level, firstBin), out.length * 4)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .asFloatBuffer()
+                .get(out);
         return out;
     }
 
@@ -172,7 +174,8 @@ public final class Overview implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        try (channel; recording) {
+        try (channel;
+                recording) {
             // both are closed even when one fails
         }
     }

@@ -13,6 +13,7 @@ final class OverviewLayout {
     static final int BASE_FRAMES = 256;
     /** Bins that make one bin of the next level. */
     static final int STEP = 4;
+
     static final int HEADER_BYTES = 20;
     private static final int MAGIC = 0x4150_4F56;
     private static final int VERSION = 1;
@@ -34,8 +35,13 @@ final class OverviewLayout {
     }
 
     ByteBuffer header() {
-        return ByteBuffer.allocate(HEADER_BYTES).order(ByteOrder.LITTLE_ENDIAN)
-                .putInt(MAGIC).putInt(VERSION).putInt(channels).putLong(frames).flip();
+        return ByteBuffer.allocate(HEADER_BYTES)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(MAGIC)
+                .putInt(VERSION)
+                .putInt(channels)
+                .putLong(frames)
+                .flip();
     }
 
     int channels() {

@@ -43,7 +43,8 @@ public final class OverviewScan {
             writeFully(out, scan.layout.header());
             scan.baseLevel(in, out);
             for (int level = 1; level < scan.levels.length; level++) {
-                ByteBuffer bytes = ByteBuffer.allocate(scan.levels[level].length * 4).order(ByteOrder.LITTLE_ENDIAN);
+                ByteBuffer bytes =
+                        ByteBuffer.allocate(scan.levels[level].length * 4).order(ByteOrder.LITTLE_ENDIAN);
                 bytes.asFloatBuffer().put(scan.levels[level]);
                 writeFully(out, bytes);
             }
@@ -54,8 +55,8 @@ public final class OverviewScan {
     private void baseLevel(PcmReader in, FileChannel out) throws IOException {
         int binFloats = layout.binFloats();
         float[] bin = new float[binFloats];
-        ByteBuffer bytes = ByteBuffer
-                .allocate(BLOCK_FRAMES / OverviewLayout.BASE_FRAMES * binFloats * 4).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer bytes = ByteBuffer.allocate(BLOCK_FRAMES / OverviewLayout.BASE_FRAMES * binFloats * 4)
+                .order(ByteOrder.LITTLE_ENDIAN);
         for (long first = 0; first < in.frames(); first += BLOCK_FRAMES) {
             int frames = (int) Math.min(BLOCK_FRAMES, in.frames() - first);
             in.read(first, frames, 0, block, 0);
@@ -84,8 +85,8 @@ public final class OverviewScan {
                 sum += sample;
             }
             if (!Double.isFinite(sum)) {
-                throw new SoundFileException("It holds a sample that is not a number, near frame "
-                        + (blockStart + from) + ".");
+                throw new SoundFileException(
+                        "It holds a sample that is not a number, near frame " + (blockStart + from) + ".");
             }
             bin[2 * c] = (float) low;
             bin[2 * c + 1] = (float) high;

@@ -25,6 +25,7 @@ public final class SoundScan {
     public static final int SHORTEST_RUN = 3;
     /** More are counted, but not placed. */
     private static final int MOST_RUNS = 1_000;
+
     private static final int FORM = 0x41505331;
     /** Per channel and block: true peak, sum, sum of squares; per pair: sum of products. */
     private static final int PER_CHANNEL = 3;

@@ -61,7 +61,8 @@ final class SoundScanner {
                 sum += sample;
                 square += sample * sample;
                 if (sample != 0) {
-                    marks[c] = (marks[c] + Double.doubleToRawLongBits(sample) * (2 * (first + i) + 1)) * 0x9E3779B97F4A7C15L;
+                    marks[c] = (marks[c] + Double.doubleToRawLongBits(sample) * (2 * (first + i) + 1))
+                            * 0x9E3779B97F4A7C15L;
                 }
                 if (size >= fullScale) {
                     full[c]++;
@@ -69,7 +70,9 @@ final class SoundScanner {
                     endRun(c, first + i);
                 }
             }
-            double truePeak = truePeaks[c].peakOf(samples, frames,
+            double truePeak = truePeaks[c].peakOf(
+                    samples,
+                    frames,
                     peak >= WORTH_RAISING ? TruePeak.Looking.BETWEEN_SAMPLES_TOO : TruePeak.Looking.AT_SAMPLES);
             out[3 * c] = (float) Math.max(peak, truePeak);
             out[3 * c + 1] = (float) sum;

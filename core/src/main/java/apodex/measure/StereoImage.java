@@ -15,12 +15,18 @@ public record StereoImage(double peakLeft, double peakRight, double peakDifferen
 
     /** What a listener would call it. */
     public enum Kind {
-        @JsonProperty("silent") SILENT,
-        @JsonProperty("mono") MONO,
-        @JsonProperty("sameOnBothSides") SAME_ON_BOTH_SIDES,
-        @JsonProperty("leftOnly") LEFT_ONLY,
-        @JsonProperty("rightOnly") RIGHT_ONLY,
-        @JsonProperty("stereo") STEREO
+        @JsonProperty("silent")
+        SILENT,
+        @JsonProperty("mono")
+        MONO,
+        @JsonProperty("sameOnBothSides")
+        SAME_ON_BOTH_SIDES,
+        @JsonProperty("leftOnly")
+        LEFT_ONLY,
+        @JsonProperty("rightOnly")
+        RIGHT_ONLY,
+        @JsonProperty("stereo")
+        STEREO
     }
 
     public double peak() {

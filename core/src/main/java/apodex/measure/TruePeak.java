@@ -12,23 +12,75 @@ public final class TruePeak {
     private static final int TAPS = 12;
     /** Annex 2: the 48 coefficients of the interpolating filter, by phase. The last two phases mirror the first two. */
     private static final double[][] PHASES = {
-        {0.0017089843750, 0.0109863281250, -0.0196533203125, 0.0332031250000, -0.0594482421875, 0.1373291015625,
-            0.9721679687500, -0.1022949218750, 0.0476074218750, -0.0266113281250, 0.0148925781250, -0.0083007812500},
-        {-0.0291748046875, 0.0292968750000, -0.0517578125000, 0.0891113281250, -0.1665039062500, 0.4650878906250,
-            0.7797851562500, -0.2003173828125, 0.1015625000000, -0.0582275390625, 0.0330810546875, -0.0189208984375},
-        {-0.0189208984375, 0.0330810546875, -0.0582275390625, 0.1015625000000, -0.2003173828125, 0.7797851562500,
-            0.4650878906250, -0.1665039062500, 0.0891113281250, -0.0517578125000, 0.0292968750000, -0.0291748046875},
-        {-0.0083007812500, 0.0148925781250, -0.0266113281250, 0.0476074218750, -0.1022949218750, 0.9721679687500,
-            0.1373291015625, -0.0594482421875, 0.0332031250000, -0.0196533203125, 0.0109863281250, 0.0017089843750}};
+        {
+            0.0017089843750,
+            0.0109863281250,
+            -0.0196533203125,
+            0.0332031250000,
+            -0.0594482421875,
+            0.1373291015625,
+            0.9721679687500,
+            -0.1022949218750,
+            0.0476074218750,
+            -0.0266113281250,
+            0.0148925781250,
+            -0.0083007812500
+        },
+        {
+            -0.0291748046875,
+            0.0292968750000,
+            -0.0517578125000,
+            0.0891113281250,
+            -0.1665039062500,
+            0.4650878906250,
+            0.7797851562500,
+            -0.2003173828125,
+            0.1015625000000,
+            -0.0582275390625,
+            0.0330810546875,
+            -0.0189208984375
+        },
+        {
+            -0.0189208984375,
+            0.0330810546875,
+            -0.0582275390625,
+            0.1015625000000,
+            -0.2003173828125,
+            0.7797851562500,
+            0.4650878906250,
+            -0.1665039062500,
+            0.0891113281250,
+            -0.0517578125000,
+            0.0292968750000,
+            -0.0291748046875
+        },
+        {
+            -0.0083007812500,
+            0.0148925781250,
+            -0.0266113281250,
+            0.0476074218750,
+            -0.1022949218750,
+            0.9721679687500,
+            0.1373291015625,
+            -0.0594482421875,
+            0.0332031250000,
+            -0.0196533203125,
+            0.0109863281250,
+            0.0017089843750
+        }
+    };
 
     private static final int PIECE = 256;
     /** No interpolated sample can be louder than this times the loudest sample it is made of. */
     private static final double MOST_GAIN = Arrays.stream(PHASES)
-            .mapToDouble(phase -> Arrays.stream(phase).map(Math::abs).sum()).max().orElseThrow();
+            .mapToDouble(phase -> Arrays.stream(phase).map(Math::abs).sum())
+            .max()
+            .orElseThrow();
 
     private final double[][] phases;
     /** The last samples of each channel, before the stretch that is being looked at. */
     private final double[][] line;
+
     private double[] joined = new double[0];
     private double peak;
 
@@ -71,7 +123,10 @@ public final class TruePeak {
     }
 
     /** Where a peak is looked for. */
-    enum Looking { AT_SAMPLES, BETWEEN_SAMPLES_TOO }
+    enum Looking {
+        AT_SAMPLES,
+        BETWEEN_SAMPLES_TOO
+    }
 
     /** The peak of the next stretch of the only channel, as an amplitude. */
     double peakOf(double[] samples, int count, Looking looking) {

@@ -16,20 +16,25 @@ import java.util.Set;
 /** Short forms of names by role, read from {@code abbreviations.csv} beside this class, which says how it is written. */
 final class Abbreviations {
     /** What stands after a short form and can change what it reads as. */
-    enum Before { SIDE, NUMBER, ANYTHING }
+    enum Before {
+        SIDE,
+        NUMBER,
+        ANYTHING
+    }
 
     private static final String FILE = "/apodex/naming/abbreviations.csv";
     private static final String EVERY_ROLE = "*";
     /** Shorter ones mean too many things to be taken from another role's table. */
     private static final int SURE_LETTERS = 3;
+
     private static final Map<String, Map<String, String>> TABLE = read();
 
     private Abbreviations() {}
 
     private static Map<String, Map<String, String>> read() {
         Map<String, Map<String, String>> table = new HashMap<>();
-        try (BufferedReader in = new BufferedReader(new InputStreamReader(
-                Abbreviations.class.getResourceAsStream(FILE), StandardCharsets.UTF_8))) {
+        try (BufferedReader in = new BufferedReader(
+                new InputStreamReader(Abbreviations.class.getResourceAsStream(FILE), StandardCharsets.UTF_8))) {
             for (String line = in.readLine(); line != null; line = in.readLine()) {
                 if (!line.isBlank() && !line.startsWith("#")) {
                     String[] parts = line.split(";");
@@ -45,7 +50,8 @@ final class Abbreviations {
     /** What {@code written} (one word or two) reads as on a row of that role. */
     static Optional<String> expand(String written, Role role, Before before) {
         String key = written.toLowerCase(Locale.ROOT);
-        Optional<String> special = before == Before.ANYTHING ? Optional.empty()
+        Optional<String> special = before == Before.ANYTHING
+                ? Optional.empty()
                 : lookUp(key + "+" + before.name().toLowerCase(Locale.ROOT), role);
         return special.isPresent() ? special : lookUp(key, role);
     }

@@ -10,16 +10,50 @@ import java.util.regex.Pattern;
 /** Words of a name that are about the recording and not the sound: gear, dates, takes, versions, formats. */
 final class Leftovers {
     private static final Set<String> WORDS = Set.of(
-            "copy", "final", "comp", "edit", "edited", "tuned", "bounce", "bounced", "merged", "consolidated", "export",
-            "print", "printed", "keep", "new", "old", "fix", "fixed", "clips", "clipped", "mono", "stereo",
-            "ribbon", "condenser", "cond", "dynamic", "dyn", "tube", "valve", "lav", "shotgun", "boundary", "omni",
-            "cardioid", "preamp", "dup", "duplicate");
+            "copy",
+            "final",
+            "comp",
+            "edit",
+            "edited",
+            "tuned",
+            "bounce",
+            "bounced",
+            "merged",
+            "consolidated",
+            "export",
+            "print",
+            "printed",
+            "keep",
+            "new",
+            "old",
+            "fix",
+            "fixed",
+            "clips",
+            "clipped",
+            "mono",
+            "stereo",
+            "ribbon",
+            "condenser",
+            "cond",
+            "dynamic",
+            "dyn",
+            "tube",
+            "valve",
+            "lav",
+            "shotgun",
+            "boundary",
+            "omni",
+            "cardioid",
+            "preamp",
+            "dup",
+            "duplicate");
     private static final Pattern ONE = Pattern.compile(
             "(?:take|tk|final|ver|version|v|pre|mic|ch|rev|copy|edit)\\d+|pre[A-Z]|\\d+bpm|\\d+bit|\\d+(?:\\.\\d)?k(?:hz)?"
-                    + "|\\(\\d+\\)|\\d{6}|\\d{8}", Pattern.CASE_INSENSITIVE);
-    private static final Pattern PRE_LETTER = Pattern.compile("pre[A-Z]");
-    private static final Pattern COUNTED = Pattern.compile("take|tk|comp|mic|pre|ch|channel|in|input|line|ver|version|copy|edit",
+                    + "|\\(\\d+\\)|\\d{6}|\\d{8}",
             Pattern.CASE_INSENSITIVE);
+    private static final Pattern PRE_LETTER = Pattern.compile("pre[A-Z]");
+    private static final Pattern COUNTED = Pattern.compile(
+            "take|tk|comp|mic|pre|ch|channel|in|input|line|ver|version|copy|edit", Pattern.CASE_INSENSITIVE);
     private static final Set<String> PAIRS = Set.of("matched pair", "spaced pair", "field edit");
     private static final Pattern NUMBER = Pattern.compile("\\d{1,4}");
     private static final Pattern PADDED = Pattern.compile("0\\d{1,3}");
@@ -37,8 +71,11 @@ final class Leftovers {
         if (PADDED.matcher(word).matches() && at > 0) {
             return PADDED.matcher(next).matches() ? 2 : 1;
         }
-        boolean one = ONE.matcher(word).matches() && !(word.length() == 4 && word.toLowerCase(Locale.ROOT).startsWith("pre")
-                && !PRE_LETTER.matcher(word).matches() && !Character.isDigit(word.charAt(3)));
+        boolean one = ONE.matcher(word).matches()
+                && !(word.length() == 4
+                        && word.toLowerCase(Locale.ROOT).startsWith("pre")
+                        && !PRE_LETTER.matcher(word).matches()
+                        && !Character.isDigit(word.charAt(3)));
         return one || WORDS.contains(word.replaceAll("[^\\p{L}]+$", "").toLowerCase(Locale.ROOT)) ? 1 : 0;
     }
 

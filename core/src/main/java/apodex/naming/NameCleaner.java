@@ -15,9 +15,12 @@ import java.util.regex.Pattern;
  * leftovers moved to the note, one spelling and case, sides kept as L and R.
  */
 public final class NameCleaner {
-    private static final Pattern ENDING = Pattern.compile("\\.(?:wav|wave|aif|aiff|aifc|flac|mp3|mid)$", Pattern.CASE_INSENSITIVE);
+    private static final Pattern ENDING =
+            Pattern.compile("\\.(?:wav|wave|aif|aiff|aifc|flac|mp3|mid)$", Pattern.CASE_INSENSITIVE);
     /** A number in front that another program counted rows with: {@code 07 - Snare}, not {@code 12 string}. */
-    private static final Pattern LEADING_NUMBER = Pattern.compile("^\\s*\\d{1,3}(?:\\s*[_.]+|\\s+-+)\\s*(?=\\D)|^\\s*0\\d{1,2}[\\s-]+(?=\\D)");
+    private static final Pattern LEADING_NUMBER =
+            Pattern.compile("^\\s*\\d{1,3}(?:\\s*[_.]+|\\s+-+)\\s*(?=\\D)|^\\s*0\\d{1,2}[\\s-]+(?=\\D)");
+
     private static final Pattern LEFT = Pattern.compile("l|left|lft", Pattern.CASE_INSENSITIVE);
     private static final Pattern RIGHT = Pattern.compile("r|right|rgt|rt", Pattern.CASE_INSENSITIVE);
     private static final Pattern NUMBER = Pattern.compile("\\d+");
@@ -55,14 +58,16 @@ public final class NameCleaner {
         Optional<Matcher> date = Leftovers.date(rest);
         if (date.isPresent()) {
             moved.add(date.get().group());
-            rest = rest.substring(0, date.get().start()) + rest.substring(date.get().end());
+            rest = rest.substring(0, date.get().start())
+                    + rest.substring(date.get().end());
         }
         rest = LEADING_NUMBER.matcher(rest).replaceFirst("");
         List<Word> words = NameWords.of(rest);
-        for (int i = 0; i < words.size();) {
+        for (int i = 0; i < words.size(); ) {
             int leftover = Leftovers.count(words, i);
             if (leftover > 0) {
-                moved.add(rest.substring(words.get(i).start(), words.get(i + leftover - 1).end()));
+                moved.add(rest.substring(
+                        words.get(i).start(), words.get(i + leftover - 1).end()));
                 i += leftover;
             } else {
                 i += keep(words, i);
@@ -74,7 +79,8 @@ public final class NameCleaner {
     private int keep(List<Word> words, int at) {
         String word = words.get(at).text();
         if (at + 1 < words.size()) {
-            Optional<String> both = Abbreviations.expand(word + " " + words.get(at + 1).text(), role, Abbreviations.Before.ANYTHING);
+            Optional<String> both =
+                    Abbreviations.expand(word + " " + words.get(at + 1).text(), role, Abbreviations.Before.ANYTHING);
             if (both.isPresent()) {
                 add(both.get());
                 return 2;
@@ -82,7 +88,9 @@ public final class NameCleaner {
         }
         List<String> parts = NameWords.apart(word);
         for (int i = 0; i < parts.size(); i++) {
-            String next = i + 1 < parts.size() ? parts.get(i + 1) : at + 1 < words.size() ? words.get(at + 1).text() : "";
+            String next = i + 1 < parts.size()
+                    ? parts.get(i + 1)
+                    : at + 1 < words.size() ? words.get(at + 1).text() : "";
             add(reading(parts.get(i), next));
         }
         return 1;
@@ -96,9 +104,11 @@ public final class NameCleaner {
         if (!out.isEmpty() && right) {
             return "R";
         }
-        Abbreviations.Before before = NUMBER.matcher(next).matches() ? Abbreviations.Before.NUMBER
-                : LEFT.matcher(next).matches() || RIGHT.matcher(next).matches() ? Abbreviations.Before.SIDE
-                : Abbreviations.Before.ANYTHING;
+        Abbreviations.Before before = NUMBER.matcher(next).matches()
+                ? Abbreviations.Before.NUMBER
+                : LEFT.matcher(next).matches() || RIGHT.matcher(next).matches()
+                        ? Abbreviations.Before.SIDE
+                        : Abbreviations.Before.ANYTHING;
         return Abbreviations.expand(part, role, before).orElseGet(() -> cased(part));
     }
 
@@ -115,8 +125,11 @@ public final class NameCleaner {
         while (first < lower.length() && !Character.isLetterOrDigit(lower.charAt(first))) {
             first++;
         }
-        return first == lower.length() ? part
-                : lower.substring(0, first) + lower.substring(first, first + 1).toUpperCase(Locale.ROOT) + lower.substring(first + 1);
+        return first == lower.length()
+                ? part
+                : lower.substring(0, first)
+                        + lower.substring(first, first + 1).toUpperCase(Locale.ROOT)
+                        + lower.substring(first + 1);
     }
 
     /** A word twice in a row is a slip. */

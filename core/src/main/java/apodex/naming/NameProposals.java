@@ -31,7 +31,9 @@ public final class NameProposals {
             cleaned.put(row, isKept(row) ? asItIs(row) : clean(session, row));
         }
         number(cleaned);
-        return cleaned.values().stream().filter(each -> !each.proposed().equals(each.now())).toList();
+        return cleaned.values().stream()
+                .filter(each -> !each.proposed().equals(each.now()))
+                .toList();
     }
 
     private static boolean isKept(Row row) {
@@ -39,14 +41,18 @@ public final class NameProposals {
     }
 
     private static NameProposal asItIs(Row row) {
-        return new NameProposal(row.id(), row.name(), row.name(), "", row.about().role());
+        return new NameProposal(
+                row.id(), row.name(), row.name(), "", row.about().role());
     }
 
     private static NameProposal clean(Session session, Row row) {
         String name = VagueName.isVague(row.name()) ? hint(session, row).orElse(row.name()) : row.name();
-        Role role = row.about().role() != Role.OTHER ? row.about().role() : RoleGuess.of(name).orElse(Role.OTHER);
+        Role role = row.about().role() != Role.OTHER
+                ? row.about().role()
+                : RoleGuess.of(name).orElse(Role.OTHER);
         NameCleaner.Cleaned cleaned = NameCleaner.clean(name, role);
-        boolean tidy = cleaned.name().equalsIgnoreCase(row.name()) && Character.isUpperCase(row.name().codePointAt(0))
+        boolean tidy = cleaned.name().equalsIgnoreCase(row.name())
+                && Character.isUpperCase(row.name().codePointAt(0))
                 && !row.name().equals(row.name().toUpperCase(Locale.ROOT));
         return new NameProposal(row.id(), row.name(), tidy ? row.name() : cleaned.name(), cleaned.note(), role);
     }
@@ -57,9 +63,16 @@ public final class NameProposals {
             return Optional.empty();
         }
         Recording recording = session.recording(audio.clips().get(0).recording());
-        return List.of(recording.title() == null ? "" : recording.title(), recording.fileName().replaceFirst("\\.[^.]{1,5}$", ""))
-                .stream().filter(each -> !each.isBlank() && !VagueName.isVague(each) && each.length() <= 80
-                        && !VagueName.isVague(NameCleaner.clean(each, Role.OTHER).name())).findFirst();
+        return List.of(
+                        recording.title() == null ? "" : recording.title(),
+                        recording.fileName().replaceFirst("\\.[^.]{1,5}$", ""))
+                .stream()
+                .filter(each -> !each.isBlank()
+                        && !VagueName.isVague(each)
+                        && each.length() <= 80
+                        && !VagueName.isVague(
+                                NameCleaner.clean(each, Role.OTHER).name()))
+                .findFirst();
     }
 
     /** Proposed names that would meet another get numbers. */

@@ -27,26 +27,39 @@ public record NameStyle(
     /** What a name can be made of. */
     public enum Part {
         /** The row's number in the session. */
-        @JsonProperty("number") NUMBER,
-        @JsonProperty("song") SONG,
+        @JsonProperty("number")
+        NUMBER,
+        @JsonProperty("song")
+        SONG,
         /** The first bus the row feeds. */
-        @JsonProperty("group") GROUP,
-        @JsonProperty("row") ROW,
+        @JsonProperty("group")
+        GROUP,
+        @JsonProperty("row")
+        ROW,
         /** Dry, DI, Amp, Wet, Bus...: nothing for a row's only file. */
-        @JsonProperty("what") WHAT,
-        @JsonProperty("version") VERSION,
-        @JsonProperty("tempo") TEMPO,
-        @JsonProperty("key") KEY,
+        @JsonProperty("what")
+        WHAT,
+        @JsonProperty("version")
+        VERSION,
+        @JsonProperty("tempo")
+        TEMPO,
+        @JsonProperty("key")
+        KEY,
         /** When it was recorded. */
-        @JsonProperty("date") DATE
+        @JsonProperty("date")
+        DATE
     }
 
     /** What stands between parts. */
     public enum Separator {
-        @JsonProperty("underscore") UNDERSCORE("_"),
-        @JsonProperty("hyphen") HYPHEN("-"),
-        @JsonProperty("blank") BLANK(" "),
-        @JsonProperty("spacedHyphen") SPACED_HYPHEN(" - ");
+        @JsonProperty("underscore")
+        UNDERSCORE("_"),
+        @JsonProperty("hyphen")
+        HYPHEN("-"),
+        @JsonProperty("blank")
+        BLANK(" "),
+        @JsonProperty("spacedHyphen")
+        SPACED_HYPHEN(" - ");
 
         private final String text;
 
@@ -57,9 +70,12 @@ public record NameStyle(
 
     /** How capitals are written. */
     public enum Letters {
-        @JsonProperty("asWritten") AS_WRITTEN,
-        @JsonProperty("lower") LOWER,
-        @JsonProperty("upper") UPPER
+        @JsonProperty("asWritten")
+        AS_WRITTEN,
+        @JsonProperty("lower")
+        LOWER,
+        @JsonProperty("upper")
+        UPPER
     }
 
     public NameStyle {
@@ -68,7 +84,8 @@ public record NameStyle(
         letters = letters == null ? Letters.AS_WRITTEN : letters;
         longest = longest == null ? 100 : longest;
         version = version == null || version.isBlank() ? "v1" : SafeName.of(version.strip());
-        if (!parts.contains(Part.ROW) && !parts.contains(Part.NUMBER) || parts.stream().distinct().count() != parts.size()) {
+        if (!parts.contains(Part.ROW) && !parts.contains(Part.NUMBER)
+                || parts.stream().distinct().count() != parts.size()) {
             throw new IllegalArgumentException("A file name holds the number or the row, and no part twice.");
         }
         if (longest < SHORTEST || longest > LONGEST) {

@@ -13,7 +13,7 @@ public final class ParcelName {
         String depthPart = depth.bits() + "bit" + (depth.isFloat() ? "float" : "");
         String tempoPart = song.tempo() == null ? "" : "_" + song.tempoLabel() + "bpm";
         String keyPart = song.key() == null ? "" : "_" + NameParts.key(song.key());
-        return SafeName.of(song.title()) + "_" + SafeName.of(purpose) + "_" + SafeName.of(version) + "_" + rate.kilohertz() + "k_"
-                + depthPart + tempoPart + keyPart;
+        return SafeName.of(song.title()) + "_" + SafeName.of(purpose) + "_" + SafeName.of(version) + "_"
+                + rate.kilohertz() + "k_" + depthPart + tempoPart + keyPart;
     }
 }

@@ -11,12 +11,16 @@ public final class RoleGuess {
     private static final Map<Role, Pattern> WORDS = new TreeMap<>(Map.of(
             Role.CLICK, words("click|metronome"),
             Role.GUIDE, words("guide|scratch|talkback|count ?in"),
-            Role.DRUMS, words("kick|snares?|toms?|drums?|cymbals?|hats?|overheads?|percussion|shaker|ride|crash|claps?|congas?|bongos?"),
+            Role.DRUMS,
+                    words(
+                            "kick|snares?|toms?|drums?|cymbals?|hats?|overheads?|percussion|shaker|ride|crash|claps?|congas?|bongos?"),
             Role.BASS, words("bass"),
             Role.GUITARS, words("guitars?|banjo|mandolin|ukulele|steel"),
             Role.KEYS, words("piano|organ|keys|synth|accordion|harpsichord|celesta|harmonium|pad|bell"),
             Role.STRINGS, words("violins?|violas?|cello|strings|harp|dulcimer|quartet"),
-            Role.WINDS, words("trumpets?|trombones?|tuba|horns?|flutes?|clarinets?|oboe|bassoon|sax|recorder|brass|whistle"),
+            Role.WINDS,
+                    words(
+                            "trumpets?|trombones?|tuba|horns?|flutes?|clarinets?|oboe|bassoon|sax|recorder|brass|whistle"),
             Role.VOICES, words("voices?|vocals?|choir|soprano|alto|tenor|baritone|singer|harmony"),
             Role.EFFECTS, words("reverb|delay|effects|ambience|atmosphere|waves|echo|hall")));
 

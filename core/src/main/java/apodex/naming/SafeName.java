@@ -14,26 +14,31 @@ import java.util.regex.Pattern;
 public final class SafeName {
     /** Well under the 255 bytes of common file systems, so that folders and numbers still fit. */
     public static final int LONGEST_BYTES = 120;
+
     private static final Pattern FORBIDDEN = Pattern.compile("[\\p{Cntrl}<>:\"/\\\\|?*]+");
     private static final Pattern HIDDEN = Pattern.compile("[\\p{Cf}\\p{Co}\\p{Cn}\\p{Cs}\\u2028\\u2029]+");
-    private static final Set<String> DEVICES = Set.of("con", "prn", "aux", "nul",
-            "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9",
-            "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9",
-            "com¹", "com²", "com³", "lpt¹", "lpt²", "lpt³");
+    private static final Set<String> DEVICES = Set.of(
+            "con", "prn", "aux", "nul", "com1", "com2", "com3", "com4", "com5", "com6", "com7", "com8", "com9", "lpt1",
+            "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9", "com¹", "com²", "com³", "lpt¹", "lpt²",
+            "lpt³");
 
     private SafeName() {}
 
     /** The text with everything replaced or cut that a file name cannot hold; never empty. */
     public static String of(String text) {
         String composed = Normalizer.normalize(text, Normalizer.Form.NFC);
-        String clean = HIDDEN.matcher(FORBIDDEN.matcher(composed).replaceAll("-")).replaceAll("");
+        String clean =
+                HIDDEN.matcher(FORBIDDEN.matcher(composed).replaceAll("-")).replaceAll("");
         clean = trimEnds(cut(trimEnds(clean)));
         if (clean.isEmpty()) {
             return "Unnamed";
         }
         int dot = clean.indexOf('.');
-        String stem = (dot < 0 ? clean : clean.substring(0, dot)).stripTrailing().toLowerCase(Locale.ROOT);
-        return DEVICES.contains(stem) ? clean.substring(0, stem.length()) + "-" + clean.substring(stem.length()) : clean;
+        String stem =
+                (dot < 0 ? clean : clean.substring(0, dot)).stripTrailing().toLowerCase(Locale.ROOT);
+        return DEVICES.contains(stem)
+                ? clean.substring(0, stem.length()) + "-" + clean.substring(stem.length())
+                : clean;
     }
 
     /** What two names must not share to live in one folder anywhere: letter case and Unicode form do not count. */

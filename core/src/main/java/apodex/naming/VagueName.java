@@ -7,7 +7,8 @@ public final class VagueName {
     private static final Pattern VAGUE = Pattern.compile(
             "(?:(?:new|untitled|unnamed)[\\s_-]*)?"
                     + "(?:audio|track|untitled|unnamed|recording|take|inst|instrument|midi|channel|ch|input|stereo|mono|bus|aux"
-                    + "|group|clip|file|sound|region|part|row|tk)?[\\s_.-]*(?:\\d{1,4}[\\s_.-]*)*", Pattern.CASE_INSENSITIVE);
+                    + "|group|clip|file|sound|region|part|row|tk)?[\\s_.-]*(?:\\d{1,4}[\\s_.-]*)*",
+            Pattern.CASE_INSENSITIVE);
 
     private VagueName() {}
 

@@ -91,8 +91,13 @@ public final class MidiFile {
     private static void notes(InstrumentRow row, Track track, int channel) throws InvalidMidiDataException {
         text(track, TRACK_NAME, row.name(), 0);
         for (Note note : row.notes()) {
-            put(track, new ShortMessage(ShortMessage.NOTE_ON, channel, note.pitch(), note.velocity()), ticks(note.quarter()));
-            put(track, new ShortMessage(ShortMessage.NOTE_OFF, channel, note.pitch(), 0),
+            put(
+                    track,
+                    new ShortMessage(ShortMessage.NOTE_ON, channel, note.pitch(), note.velocity()),
+                    ticks(note.quarter()));
+            put(
+                    track,
+                    new ShortMessage(ShortMessage.NOTE_OFF, channel, note.pitch(), 0),
                     Math.max(ticks(note.quarter()) + 1, ticks(note.quarter() + note.quarters())));
         }
     }

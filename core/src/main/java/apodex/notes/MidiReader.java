@@ -86,7 +86,8 @@ public final class MidiReader {
             trouble("Its header promises " + promised + " tracks; " + found + " are there.");
         }
         if (players.isEmpty() && tempos.isEmpty() && markers.isEmpty()) {
-            throw new IOException(found == 0 ? "It has a header but not one track." : "It has neither notes nor a tempo.");
+            throw new IOException(
+                    found == 0 ? "It has a header but not one track." : "It has neither notes nor a tempo.");
         }
         markers.sort(Comparator.comparingDouble(MidiSong.Mark::quarter));
         return new MidiSong(tempoChanges(), meterChanges(), markers, players, troubles);
@@ -109,7 +110,8 @@ public final class MidiReader {
     void tempo(long tick, int microseconds) {
         double perMinute = microseconds == 0 ? Double.POSITIVE_INFINITY : 60e6 / microseconds;
         if (perMinute < TempoMap.SLOWEST || perMinute > TempoMap.FASTEST) {
-            trouble("A tempo of " + microseconds + " microseconds a quarter at quarter " + written(tick) + " is left out.");
+            trouble("A tempo of " + microseconds + " microseconds a quarter at quarter " + written(tick)
+                    + " is left out.");
         } else {
             tempos.put(tick, Math.rint(perMinute * 1e6) / 1e6);
         }
@@ -141,7 +143,9 @@ public final class MidiReader {
 
     private String written(long tick) {
         double quarters = quarters(tick);
-        return quarters == Math.rint(quarters) ? Long.toString((long) quarters) : String.format(java.util.Locale.ROOT, "%.2f", quarters);
+        return quarters == Math.rint(quarters)
+                ? Long.toString((long) quarters)
+                : String.format(java.util.Locale.ROOT, "%.2f", quarters);
     }
 
     /** UTF-8 where it is that, or else each byte a letter, as older programs write. */
@@ -153,7 +157,8 @@ public final class MidiReader {
 
     private List<TempoChange> tempoChanges() {
         List<TempoChange> changes = new ArrayList<>();
-        tempos.forEach((tick, perMinute) -> changes.add(new TempoChange(quarters(tick), perMinute, TempoChange.Way.JUMP)));
+        tempos.forEach(
+                (tick, perMinute) -> changes.add(new TempoChange(quarters(tick), perMinute, TempoChange.Way.JUMP)));
         return changes;
     }
 
@@ -168,7 +173,8 @@ public final class MidiReader {
             double bars = (quarters(change.getKey()) - quarter) / perBar;
             int whole = (int) Math.ceil(bars - 1e-9);
             if (Math.abs(bars - Math.rint(bars)) > 1e-6) {
-                trouble("A meter changes inside a bar, at quarter " + written(change.getKey()) + "; it is taken from the next bar on.");
+                trouble("A meter changes inside a bar, at quarter " + written(change.getKey())
+                        + "; it is taken from the next bar on.");
             }
             bar += whole;
             quarter += whole * perBar;

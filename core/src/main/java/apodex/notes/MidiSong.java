@@ -14,7 +14,11 @@ import java.util.List;
  * @param players  one for every channel of every track that has notes
  * @param troubles what could not be read or was put right, one sentence each
  */
-public record MidiSong(List<TempoChange> tempos, List<MeterChange> meters, List<Mark> markers, List<Player> players,
+public record MidiSong(
+        List<TempoChange> tempos,
+        List<MeterChange> meters,
+        List<Mark> markers,
+        List<Player> players,
         List<String> troubles) {
     /** A marker. */
     public record Mark(double quarter, String name) {}

@@ -27,6 +27,7 @@ final class MidiTrack {
     private final Map<Integer, Integer> programs = new TreeMap<>();
     /** Notes that sound, by channel and pitch, the first struck first. */
     private final Map<Integer, Deque<Struck>> sounding = new TreeMap<>();
+
     private String name = "";
     private long tick;
     private int running;
@@ -51,7 +52,8 @@ final class MidiTrack {
         }
         letGo();
         boolean several = notes.size() > 1;
-        notes.forEach((channel, list) -> song.player(called(channel, several), channel, programs.getOrDefault(channel, 0), list));
+        notes.forEach((channel, list) ->
+                song.player(called(channel, several), channel, programs.getOrDefault(channel, 0), list));
     }
 
     private String called(int channel, boolean several) {
@@ -66,7 +68,8 @@ final class MidiTrack {
             in.position(in.position() - 1);
             status = running;
             if (status == 0) {
-                song.trouble("Track " + number + " starts with data that belongs to nothing; the rest of it is left out.");
+                song.trouble(
+                        "Track " + number + " starts with data that belongs to nothing; the rest of it is left out.");
                 return false;
             }
         }
@@ -95,11 +98,12 @@ final class MidiTrack {
                 if (velocity == 0) {
                     end(channel, first, tick);
                 } else {
-                    sounding.computeIfAbsent(channel << 8 | first, key -> new ArrayDeque<>()).add(new Struck(tick, velocity));
+                    sounding.computeIfAbsent(channel << 8 | first, key -> new ArrayDeque<>())
+                            .add(new Struck(tick, velocity));
                 }
             }
             case 0xC0 -> programs.putIfAbsent(channel, first);
-            case 0xD0 -> { }
+            case 0xD0 -> {}
             default -> in.get();
         }
     }
@@ -109,7 +113,8 @@ final class MidiTrack {
         if (struck != null && !struck.isEmpty()) {
             Struck note = struck.removeFirst();
             double length = song.quarters(Math.max(1, at - note.tick)); // a note let go as it is struck is a tick long
-            notes.computeIfAbsent(channel, key -> new ArrayList<>()).add(new Note(song.quarters(note.tick), length, pitch, note.velocity));
+            notes.computeIfAbsent(channel, key -> new ArrayList<>())
+                    .add(new Note(song.quarters(note.tick), length, pitch, note.velocity));
         }
     }
 
@@ -117,7 +122,8 @@ final class MidiTrack {
     private void letGo() {
         int stuck = sounding.values().stream().mapToInt(Deque::size).sum();
         if (stuck > 0) {
-            song.trouble("Track " + number + " never lets go of " + stuck + (stuck == 1 ? " note; it ends" : " notes; they end") + " with the track.");
+            song.trouble("Track " + number + " never lets go of " + stuck
+                    + (stuck == 1 ? " note; it ends" : " notes; they end") + " with the track.");
             sounding.forEach((key, struck) -> {
                 while (!struck.isEmpty()) {
                     end(key >> 8, key & 0xFF, tick);
@@ -140,7 +146,7 @@ final class MidiTrack {
                     song.meter(tick, data[0] & 0xFF, data[1] & 0xFF);
                 }
             }
-            default -> { }
+            default -> {}
         }
         return type != END;
     }

@@ -33,7 +33,9 @@ final class AboutRow {
         this.plan = plan;
         this.planned = planned;
         this.row = session.row(planned.row()).orElseThrow();
-        plan.prints().stream().filter(print -> print.row().equals(planned.row())).forEach(print -> printed.add(print.station()));
+        plan.prints().stream()
+                .filter(print -> print.row().equals(planned.row()))
+                .forEach(print -> printed.add(print.station()));
     }
 
     /**
@@ -53,12 +55,15 @@ final class AboutRow {
             held(about);
             leftOut(about);
             if (planned.trimDb() != 0) {
-                about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb()).replace("-", "−"));
+                about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb())
+                        .replace("-", "−"));
             }
-            if (isMono() && planned.image() != null && switch (planned.image()) {
-                case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
-                case SILENT, MONO, STEREO -> false;
-            }) {
+            if (isMono()
+                    && planned.image() != null
+                    && switch (planned.image()) {
+                        case SAME_ON_BOTH_SIDES, LEFT_ONLY, RIGHT_ONLY -> true;
+                        case SILENT, MONO, STEREO -> false;
+                    }) {
                 about.add(planned.evidence());
             }
         }
@@ -78,19 +83,27 @@ final class AboutRow {
         if (planned.image() == StereoImage.Kind.SILENT) {
             return "Not printed: it is silent all through.";
         }
-        if ((row instanceof BusRow || row instanceof ReturnRow) && Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS).isEmpty()) {
+        if ((row instanceof BusRow || row instanceof ReturnRow)
+                && Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS)
+                        .isEmpty()) {
             return "Not printed: nothing goes to it.";
         }
-        if (row instanceof ReturnRow && plan.sharing().returns() == Returns.SHARED_OUT
+        if (row instanceof ReturnRow
+                && plan.sharing().returns() == Returns.SHARED_OUT
                 && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
-            return "No file of its own: what " + numbers(Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS)) + " sent there is in those files.";
+            return "No file of its own: what "
+                    + numbers(Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS))
+                    + " sent there is in those files.";
         }
         List<Row> carrying = Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
-                .filter(next -> next instanceof BusRow && isPrinted(next)).toList();
+                .filter(next -> next instanceof BusRow && isPrinted(next))
+                .toList();
         if (row.strip().muted()) {
             return "Not printed: it is muted in the mix.";
         }
-        return carrying.isEmpty() ? "Not printed." : "No file of its own: it is in " + numbers(carrying.subList(0, 1)) + ".";
+        return carrying.isEmpty()
+                ? "Not printed."
+                : "No file of its own: it is in " + numbers(carrying.subList(0, 1)) + ".";
     }
 
     private void held(List<String> about) {
@@ -100,37 +113,52 @@ final class AboutRow {
                 about.add("What " + numbers(from) + (from.size() == 1 ? " sends" : " send") + " there.");
             }
         } else if (row instanceof InstrumentRow) {
-            List<Row> parts = session.rows().stream().filter(each -> each instanceof PartRow part && part.instrument().equals(row.id())).toList();
+            List<Row> parts = session.rows().stream()
+                    .filter(each ->
+                            each instanceof PartRow part && part.instrument().equals(row.id()))
+                    .toList();
             if (!parts.isEmpty()) {
-                about.add("The instrument without " + numbers(parts) + (parts.size() == 1 ? ", which is a part of it." : ", which are parts of it."));
+                about.add("The instrument without " + numbers(parts)
+                        + (parts.size() == 1 ? ", which is a part of it." : ", which are parts of it."));
             }
         } else if (row instanceof PartRow part) {
-            about.add("A part of " + numbers(session.row(part.instrument()).stream().toList()) + ", by itself.");
+            about.add("A part of "
+                    + numbers(session.row(part.instrument()).stream().toList()) + ", by itself.");
         } else if (row instanceof BusRow) {
             List<Row> members = Routing.members(session, row);
             List<Row> alone = members.stream().filter(this::isPrinted).toList();
             List<Row> beside = Routing.besides(session, row);
             if (!members.isEmpty()) {
-                about.add("Holds " + numbers(members) + "." + (alone.isEmpty() ? ""
-                        : alone.size() == members.size() ? " They are files as well: lay the group or them, not both."
-                        : " " + numbers(alone) + (alone.size() == 1 ? " is a file" : " are files") + " as well: not to be laid beside the group."));
+                about.add("Holds " + numbers(members) + "."
+                        + (alone.isEmpty()
+                                ? ""
+                                : alone.size() == members.size()
+                                        ? " They are files as well: lay the group or them, not both."
+                                        : " " + numbers(alone) + (alone.size() == 1 ? " is a file" : " are files")
+                                                + " as well: not to be laid beside the group."));
             }
             if (!beside.isEmpty()) {
-                about.add("Holds once more what " + numbers(beside) + (beside.size() == 1 ? " carries" : " carry") + ": in the session it runs beside.");
+                about.add("Holds once more what " + numbers(beside) + (beside.size() == 1 ? " carries" : " carry")
+                        + ": in the session it runs beside.");
             }
         }
     }
 
     private void leftOut(List<String> about) {
-        List<String> everywhere = LeftOut.of(session, row, printed.last(), plan.sharing().returns());
+        List<String> everywhere =
+                LeftOut.of(session, row, printed.last(), plan.sharing().returns());
         if (!everywhere.isEmpty()) {
             about.add("Left out: " + String.join("; ", everywhere) + ".");
         }
         for (Station station : printed.headSet(printed.last(), false).descendingSet()) {
-            List<String> more = new ArrayList<>(LeftOut.of(session, row, station, plan.sharing().returns()));
+            List<String> more = new ArrayList<>(
+                    LeftOut.of(session, row, station, plan.sharing().returns()));
             more.removeAll(everywhere);
             if (!more.isEmpty()) {
-                about.add((everywhere.isEmpty() ? "Left out at " + station.label() + ": " : "At " + station.label() + " also: ") + String.join("; ", more) + ".");
+                about.add((everywhere.isEmpty()
+                                ? "Left out at " + station.label() + ": "
+                                : "At " + station.label() + " also: ")
+                        + String.join("; ", more) + ".");
             }
         }
     }
@@ -146,7 +174,11 @@ final class AboutRow {
     /** As "02, 04 to 06". */
     private String numbers(List<Row> rows) {
         Set<String> ids = rows.stream().map(Row::id).collect(Collectors.toSet());
-        List<Integer> numbers = plan.rows().stream().filter(each -> ids.contains(each.row())).map(PlanRow::number).sorted().toList();
+        List<Integer> numbers = plan.rows().stream()
+                .filter(each -> ids.contains(each.row()))
+                .map(PlanRow::number)
+                .sorted()
+                .toList();
         List<String> runs = new ArrayList<>();
         for (int first = 0, last; first < numbers.size(); first = last + 1) {
             last = first;

@@ -11,7 +11,8 @@ public final class Checksums {
 
     /** @param hashes path in the parcel to lower-case hex hash, in the order of the lines */
     public static String text(Map<String, String> hashes) {
-        return hashes.entrySet().stream().map(entry -> entry.getValue() + "  " + entry.getKey() + "\n")
+        return hashes.entrySet().stream()
+                .map(entry -> entry.getValue() + "  " + entry.getKey() + "\n")
                 .collect(Collectors.joining());
     }
 }

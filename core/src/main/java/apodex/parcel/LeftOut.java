@@ -28,7 +28,9 @@ final class LeftOut {
      */
     static List<String> of(Session session, Row row, Station taken, Returns returns) {
         List<String> left = new ArrayList<>();
-        if (taken == Station.RAW && row instanceof AudioRow audio && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
+        if (taken == Station.RAW
+                && row instanceof AudioRow audio
+                && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
             left.add("effects on single clips");
         }
         for (Insert insert : row.strip().inserts()) {
@@ -41,7 +43,8 @@ final class LeftOut {
             left.addAll(strip(row.strip()));
         }
         boolean carried = taken.compareTo(Station.FADER) > 0 && returns == Returns.SHARED_OUT;
-        row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to()).ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
+        row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to())
+                .ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
         return left;
     }
 
@@ -72,8 +75,10 @@ final class LeftOut {
         if (effect == null) {
             return insert.effect();
         }
-        String settings = effect.settings().stream().filter(setting -> insert.settings().containsKey(setting.id()))
-                .map(setting -> setting.name().replaceAll(" \\(.*\\)", "").toLowerCase(Locale.ROOT) + " " + value(setting, insert.settings().get(setting.id())))
+        String settings = effect.settings().stream()
+                .filter(setting -> insert.settings().containsKey(setting.id()))
+                .map(setting -> setting.name().replaceAll(" \\(.*\\)", "").toLowerCase(Locale.ROOT) + " "
+                        + value(setting, insert.settings().get(setting.id())))
                 .collect(Collectors.joining(", "));
         return effect.name() + (settings.isEmpty() ? "" : " (" + settings + ")");
     }
@@ -82,7 +87,8 @@ final class LeftOut {
         if (!setting.choices().isEmpty()) {
             return setting.choices().get((int) value);
         }
-        String written = value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
+        String written =
+                value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
         String unit = value == 1 && setting.unit().equals("quarters") ? "quarter" : setting.unit();
         return (written + " " + unit).strip().replace("-", "−");
     }

@@ -27,9 +27,21 @@ import java.util.Locale;
  * @param manifest version of this form
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
-public record Manifest(int manifest, String song, String artist, String receiver, String brief, String version, @Nullable Double tempo,
-        @Nullable String meter, @Nullable String key, List<TempoChange> tempoChanges, List<MeterChange> meterChanges, List<Place> markers,
-        List<Stretch> sections, List<Entry> files) {
+public record Manifest(
+        int manifest,
+        String song,
+        String artist,
+        String receiver,
+        String brief,
+        String version,
+        @Nullable Double tempo,
+        @Nullable String meter,
+        @Nullable String key,
+        List<TempoChange> tempoChanges,
+        List<MeterChange> meterChanges,
+        List<Place> markers,
+        List<Stretch> sections,
+        List<Entry> files) {
     public static final String JSON_NAME = "manifest.json";
     public static final String CSV_NAME = "files.csv";
     private static final int FORM = 1;
@@ -46,7 +58,8 @@ public record Manifest(int manifest, String song, String artist, String receiver
      * @param leadInSeconds before that
      * @param timeReference first frame of every file, counted from midnight
      */
-    public record Stretch(String name, String folder, long frames, double startsSeconds, double leadInSeconds, long timeReference) {}
+    public record Stretch(
+            String name, String folder, long frames, double startsSeconds, double leadInSeconds, long timeReference) {}
 
     /**
      * A file.
@@ -56,29 +69,79 @@ public record Manifest(int manifest, String song, String artist, String receiver
      * @param station   where on its way; {@code click} for a file made from the tempo map
      * @param placed    where a mono file sits
      */
-    public record Entry(String path, String section, String row, String station, int rate, String depth, int channels, long frames, String placed,
-            double trimDb, @Nullable Double peakDbfs, @Nullable Double truePeakDbtp, @Nullable Double loudnessLufs, long bytes, String sha256) {}
+    public record Entry(
+            String path,
+            String section,
+            String row,
+            String station,
+            int rate,
+            String depth,
+            int channels,
+            long frames,
+            String placed,
+            double trimDb,
+            @Nullable Double peakDbfs,
+            @Nullable Double truePeakDbtp,
+            @Nullable Double loudnessLufs,
+            long bytes,
+            String sha256) {}
 
     static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
         Song song = session.song();
-        List<Stretch> sections = plan.sections().stream().map(section -> stretch(session, section)).toList();
+        List<Stretch> sections = plan.sections().stream()
+                .map(section -> stretch(session, section))
+                .toList();
         List<Entry> files = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
             FileProof file = proof.files().get(i);
-            files.add(new Entry(print.path(), plan.section(print).name(), print.rowName(), print.isClick() ? "click" : print.station().label(),
-                    file.rate().hertz(), file.sample().label(), file.channels(), file.frames(), file.placed() == null ? "middle" : file.placed().name().toLowerCase(Locale.ROOT),
-                    print.trimDb(), file.peakDbfs(), file.truePeakDbtp(), file.loudnessLufs(), file.bytes(), file.sha256()));
+            files.add(new Entry(
+                    print.path(),
+                    plan.section(print).name(),
+                    print.rowName(),
+                    print.isClick() ? "click" : print.station().label(),
+                    file.rate().hertz(),
+                    file.sample().label(),
+                    file.channels(),
+                    file.frames(),
+                    file.placed() == null ? "middle" : file.placed().name().toLowerCase(Locale.ROOT),
+                    print.trimDb(),
+                    file.peakDbfs(),
+                    file.truePeakDbtp(),
+                    file.loudnessLufs(),
+                    file.bytes(),
+                    file.sha256()));
         }
-        return new Manifest(FORM, song.title(), song.artist(), handoff.name(), handoff.brief().name(), handoff.settled().naming().version(), song.tempo(),
-                song.meter() == null ? null : song.meter().written(), song.key() == null ? null : song.key().written(), song.tempoChanges(), song.meterChanges(),
-                session.markers().stream().map(marker -> new Place(marker.name(), session.rate().seconds(marker.frame()), SongPlace.of(session, marker.frame()))).toList(),
-                sections, files);
+        return new Manifest(
+                FORM,
+                song.title(),
+                song.artist(),
+                handoff.name(),
+                handoff.brief().name(),
+                handoff.settled().naming().version(),
+                song.tempo(),
+                song.meter() == null ? null : song.meter().written(),
+                song.key() == null ? null : song.key().written(),
+                song.tempoChanges(),
+                song.meterChanges(),
+                session.markers().stream()
+                        .map(marker -> new Place(
+                                marker.name(),
+                                session.rate().seconds(marker.frame()),
+                                SongPlace.of(session, marker.frame())))
+                        .toList(),
+                sections,
+                files);
     }
 
     private static Stretch stretch(Session session, PlannedSection section) {
-        return new Stretch(section.name(), section.folder(), section.frames(), session.rate().seconds(section.passage().range().start()),
-                session.rate().seconds(section.passage().leadInFrames()), section.startReference());
+        return new Stretch(
+                section.name(),
+                section.folder(),
+                section.frames(),
+                session.rate().seconds(section.passage().range().start()),
+                session.rate().seconds(section.passage().leadInFrames()),
+                section.startReference());
     }
 
     String json() {
@@ -91,11 +154,27 @@ public record Manifest(int manifest, String song, String artist, String receiver
 
     /** Comma-separated with a line of names, as RFC 4180 has it. */
     String csv() {
-        StringBuilder out = new StringBuilder("path,section,row,station,rate,depth,channels,frames,placed,trimDb,peakDbfs,truePeakDbtp,loudnessLufs,bytes,sha256\r\n");
+        StringBuilder out = new StringBuilder(
+                "path,section,row,station,rate,depth,channels,frames,placed,trimDb,peakDbfs,truePeakDbtp,loudnessLufs,bytes,sha256\r\n");
         for (Entry file : files) {
-            out.append(String.join(",", quoted(file.path()), quoted(file.section()), quoted(file.row()), quoted(file.station()), Integer.toString(file.rate()),
-                    quoted(file.depth()), Integer.toString(file.channels()), Long.toString(file.frames()), file.placed(), Double.toString(file.trimDb()),
-                    number(file.peakDbfs()), number(file.truePeakDbtp()), number(file.loudnessLufs()), Long.toString(file.bytes()), file.sha256())).append("\r\n");
+            out.append(String.join(
+                            ",",
+                            quoted(file.path()),
+                            quoted(file.section()),
+                            quoted(file.row()),
+                            quoted(file.station()),
+                            Integer.toString(file.rate()),
+                            quoted(file.depth()),
+                            Integer.toString(file.channels()),
+                            Long.toString(file.frames()),
+                            file.placed(),
+                            Double.toString(file.trimDb()),
+                            number(file.peakDbfs()),
+                            number(file.truePeakDbtp()),
+                            number(file.loudnessLufs()),
+                            Long.toString(file.bytes()),
+                            file.sha256()))
+                    .append("\r\n");
         }
         return out.toString();
     }

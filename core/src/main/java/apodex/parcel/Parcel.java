@@ -99,7 +99,8 @@ public final class Parcel {
         for (FileProof file : proof.files()) {
             items.add(new Item(file.path(), printed.resolve(file.path()), null, file.sha256()));
         }
-        List<String> others = new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
+        List<String> others =
+                new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
         plan.listening().stream().filter(path -> !path.isEmpty()).forEach(others::add);
         for (String path : others) {
             items.add(new Item(path, printed.resolve(path), null, Digests.sha256(printed.resolve(path))));
@@ -111,7 +112,9 @@ public final class Parcel {
         items.add(item(inSheet(Manifest.JSON_NAME), manifest.json().getBytes(StandardCharsets.UTF_8)));
         items.add(item(inSheet(Manifest.CSV_NAME), manifest.csv().getBytes(StandardCharsets.UTF_8)));
         if (plan.document()) {
-            items.add(item(inSheet(SafeName.of(session.song().title()) + ".session.json"), document.getBytes(StandardCharsets.UTF_8)));
+            items.add(item(
+                    inSheet(SafeName.of(session.song().title()) + ".session.json"),
+                    document.getBytes(StandardCharsets.UTF_8)));
         }
         return items;
     }
@@ -121,7 +124,8 @@ public final class Parcel {
     }
 
     private static Item item(String path, byte[] bytes) {
-        return new Item(path, null, bytes, HexFormat.of().formatHex(Digests.sha256().digest(bytes)));
+        return new Item(
+                path, null, bytes, HexFormat.of().formatHex(Digests.sha256().digest(bytes)));
     }
 
     /** The sheet and its company come in the first part; then files in order, until one is full. A file is never cut. */
@@ -130,7 +134,8 @@ public final class Parcel {
         if (megabytes == null) {
             return List.of(items);
         }
-        List<Item> ordered = new ArrayList<>(items.stream().filter(item -> item.bytes() != null).toList());
+        List<Item> ordered = new ArrayList<>(
+                items.stream().filter(item -> item.bytes() != null).toList());
         items.stream().filter(item -> item.bytes() == null).forEach(ordered::add);
         List<List<Item>> parts = new ArrayList<>(List.of(new ArrayList<>()));
         long room = megabytes * 1_000_000L;

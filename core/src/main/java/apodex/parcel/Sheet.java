@@ -12,6 +12,7 @@ import java.util.List;
 public record Sheet(String title, String under, List<Block> blocks) {
     /** Names of the files a sheet comes as. */
     public static final String TEXT_NAME = "Session sheet.txt";
+
     public static final String HTML_NAME = "Session sheet.html";
     public static final String PDF_NAME = "Session sheet.pdf";
 

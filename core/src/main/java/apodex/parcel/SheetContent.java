@@ -57,8 +57,9 @@ final class SheetContent {
         content.howTaken();
         content.found();
         String artist = session.song().artist();
-        String under = (artist.isEmpty() ? "" : artist + " · ") + handoff.brief().name() + " · for " + handoff.name() + " · "
-                + handoff.settled().naming().version();
+        String under =
+                (artist.isEmpty() ? "" : artist + " · ") + handoff.brief().name() + " · for " + handoff.name() + " · "
+                        + handoff.settled().naming().version();
         return new Sheet(session.song().title(), under, content.blocks);
     }
 
@@ -66,22 +67,43 @@ final class SheetContent {
         Song song = session.song();
         blocks.add(new Sheet.Heading("The song"));
         List<Fact> facts = new ArrayList<>();
-        facts.add(new Fact("Tempo", song.tempo() == null ? notGiven(number(Song.TEMPO_WHEN_UNKNOWN) + " quarter notes a minute") : song.tempoLabel() + " quarter notes a minute"));
+        facts.add(new Fact(
+                "Tempo",
+                song.tempo() == null
+                        ? notGiven(number(Song.TEMPO_WHEN_UNKNOWN) + " quarter notes a minute")
+                        : song.tempoLabel() + " quarter notes a minute"));
         for (TempoChange change : song.tempoChanges()) {
-            facts.add(new Fact("", String.format(Locale.ROOT, "%s %s at bar %d", change.way() == TempoChange.Way.GLIDE ? "gliding to" : "then",
-                    number(change.quartersPerMinute()), song.timeline().barAt(change.quarter()))));
+            facts.add(new Fact(
+                    "",
+                    String.format(
+                            Locale.ROOT,
+                            "%s %s at bar %d",
+                            change.way() == TempoChange.Way.GLIDE ? "gliding to" : "then",
+                            number(change.quartersPerMinute()),
+                            song.timeline().barAt(change.quarter()))));
         }
-        facts.add(new Fact("Meter", song.meter() == null ? notGiven(song.timeline().meterOf(1).written()) : song.meter().written()));
+        facts.add(new Fact(
+                "Meter",
+                song.meter() == null
+                        ? notGiven(song.timeline().meterOf(1).written())
+                        : song.meter().written()));
         for (MeterChange change : song.meterChanges()) {
             facts.add(new Fact("", change.meter().written() + " from bar " + change.bar()));
         }
         facts.add(new Fact("Key", song.key() == null ? "not given" : song.key().written()));
-        facts.add(new Fact("Format", plan.format().label() + ", " + plan.rate().label() + ", " + plan.depth().sample().label()));
+        facts.add(new Fact(
+                "Format",
+                plan.format().label() + ", " + plan.rate().label() + ", "
+                        + plan.depth().sample().label()));
         plan.sections().forEach(section -> facts.addAll(section(section)));
         facts.add(new Fact("Pan law", panLaw() + " dB at the centre"));
         if (!session.markers().isEmpty()) {
-            facts.add(new Fact("Markers", session.markers().stream().sorted(Comparator.comparingLong(Marker::frame))
-                    .map(marker -> marker.name() + " " + SongPlace.of(session, marker.frame())).collect(Collectors.joining(", "))));
+            facts.add(new Fact(
+                    "Markers",
+                    session.markers().stream()
+                            .sorted(Comparator.comparingLong(Marker::frame))
+                            .map(marker -> marker.name() + " " + SongPlace.of(session, marker.frame()))
+                            .collect(Collectors.joining(", "))));
         }
         blocks.add(new Sheet.Facts(facts));
     }
@@ -89,9 +111,13 @@ final class SheetContent {
     private List<Fact> section(PlannedSection section) {
         List<Fact> facts = new ArrayList<>();
         String name = section.name().isEmpty() ? "Length" : section.name();
-        facts.add(new Fact(name, minutes(plan.rate().seconds(section.frames())) + " (" + section.frames() + " samples), begins at " + begin(section)));
+        facts.add(new Fact(
+                name,
+                minutes(plan.rate().seconds(section.frames())) + " (" + section.frames() + " samples), begins at "
+                        + begin(section)));
         if (plan.format() == Handoff.Format.WAV) {
-            facts.add(new Fact("", "time stamp " + section.startReference() + " samples after midnight, the same in every file"));
+            facts.add(new Fact(
+                    "", "time stamp " + section.startReference() + " samples after midnight, the same in every file"));
         }
         return facts;
     }
@@ -99,18 +125,23 @@ final class SheetContent {
     private String begin(PlannedSection section) {
         long start = section.passage().range().start();
         String into = minutes(session.rate().seconds(start)) + " into the session";
-        String where = start == 0 ? "bar 1 of the session" : session.song().tempo() == null ? into : SongPlace.of(session, start) + ", " + into;
+        String where = start == 0
+                ? "bar 1 of the session"
+                : session.song().tempo() == null ? into : SongPlace.of(session, start) + ", " + into;
         if (section.passage().leadInFrames() == 0) {
             return where;
         }
         boolean counted = handoff.settled().count();
-        return where + ", after " + handoff.settled().leadInBars() + (handoff.settled().leadInBars() == 1 ? " bar" : " bars")
-                + (counted ? " counted in the click’s file" : " of silence") + " (" + number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
+        return where + ", after " + handoff.settled().leadInBars()
+                + (handoff.settled().leadInBars() == 1 ? " bar" : " bars")
+                + (counted ? " counted in the click’s file" : " of silence") + " ("
+                + number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
     }
 
     /** @param instead what lead-in and click go by nevertheless */
     private String notGiven(String instead) {
-        boolean barsAreUsed = handoff.settled().leadInBars() > 0 || plan.prints().stream().anyMatch(Print::isClick);
+        boolean barsAreUsed =
+                handoff.settled().leadInBars() > 0 || plan.prints().stream().anyMatch(Print::isClick);
         return "not given" + (barsAreUsed ? "; lead-in and click go by " + instead : "");
     }
 
@@ -129,24 +160,34 @@ final class SheetContent {
 
     private void files() {
         blocks.add(new Sheet.Heading("Files"));
-        blocks.add(new Sheet.Paragraph("All files" + (plan.sections().size() > 1 ? " of a section" : "") + " start together and have one length. Import them all at the same place"
+        blocks.add(new Sheet.Paragraph("All files" + (plan.sections().size() > 1 ? " of a section" : "")
+                + " start together and have one length. Import them all at the same place"
                 + (plan.format() == Handoff.Format.WAV ? ", or by their time stamps," : "") + " and they line up."));
         List<List<String>> rows = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
             FileProof file = proof.files().get(i);
-            rows.add(List.of(print.path(), print.isClick() ? "click" : print.station().label(), channels(file),
-                    !file.isRead() ? "not read" : file.silent() ? "silent" : db(file.peakDbfs()), file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
+            rows.add(List.of(
+                    print.path(),
+                    print.isClick() ? "click" : print.station().label(),
+                    channels(file),
+                    !file.isRead() ? "not read" : file.silent() ? "silent" : db(file.peakDbfs()),
+                    file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
                     file.loudnessLufs() == null ? "–" : db(file.loudnessLufs())));
         }
         plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "")));
-        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(path -> rows.add(List.of(path, "to listen to", "MP3", "", "", "")));
-        blocks.add(new Sheet.Table(List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS"),
-                List.of(false, false, false, true, true, true), rows));
+        plan.listening().stream()
+                .filter(path -> !path.isEmpty())
+                .forEach(path -> rows.add(List.of(path, "to listen to", "MP3", "", "", "")));
+        blocks.add(new Sheet.Table(
+                List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS"),
+                List.of(false, false, false, true, true, true),
+                rows));
     }
 
     private static String channels(FileProof file) {
-        String side = file.placed() == Placed.LEFT ? ", sits left" : file.placed() == Placed.RIGHT ? ", sits right" : "";
+        String side =
+                file.placed() == Placed.LEFT ? ", sits left" : file.placed() == Placed.RIGHT ? ", sits right" : "";
         return (file.channels() == 1 ? "mono" : "stereo") + side;
     }
 
@@ -156,11 +197,19 @@ final class SheetContent {
 
     private void rows() {
         blocks.add(new Sheet.Heading("Rows"));
-        blocks.add(new Sheet.Paragraph("The line runs from the clips to the mix: Raw, Shaped, Inserts, Fader, Bus, Mix. ■ is a file, ○ a place where one could be taken."));
+        blocks.add(
+                new Sheet.Paragraph(
+                        "The line runs from the clips to the mix: Raw, Shaped, Inserts, Fader, Bus, Mix. ■ is a file, ○ a place where one could be taken."));
         for (PlanRow row : plan.rows()) {
-            List<Station> printed = plan.prints().stream().filter(print -> print.row().equals(row.row())).map(Print::station).toList();
-            List<Stop> line = Arrays.stream(Station.values()).map(station -> printed.contains(station) ? Stop.PRINTED
-                    : row.stations().contains(station) ? Stop.OFFERED : Stop.NONE).toList();
+            List<Station> printed = plan.prints().stream()
+                    .filter(print -> print.row().equals(row.row()))
+                    .map(Print::station)
+                    .toList();
+            List<Stop> line = Arrays.stream(Station.values())
+                    .map(station -> printed.contains(station)
+                            ? Stop.PRINTED
+                            : row.stations().contains(station) ? Stop.OFFERED : Stop.NONE)
+                    .toList();
             String number = row.kind() == PlanRow.Kind.MIX ? "" : String.format(Locale.ROOT, "%02d", row.number());
             blocks.add(new Sheet.RowCard(number, row.name(), line, AboutRow.of(session, plan, row)));
         }
@@ -175,28 +224,36 @@ final class SheetContent {
         }
         if (plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
             blocks.add(new Sheet.Paragraph(switch (plan.sharing().returns()) {
-                case OWN_FILES -> "Returns are files of their own; rows come without them.";
-                case SHARED_OUT -> "Returns are shared out: every row carries its own share of them.";
-                case LEFT_OUT -> "Returns are left out.";
-            } + " " + switch (plan.sharing().dynamics()) {
-                case IN_PLACE -> "Compressors and the like of buses and mix act on each file as they did on the sum: the files add up.";
-                case ALONE -> "Effects of buses and mix act on each file as in solo: the files do not add up to the mix.";
-            }));
+                        case OWN_FILES -> "Returns are files of their own; rows come without them.";
+                        case SHARED_OUT -> "Returns are shared out: every row carries its own share of them.";
+                        case LEFT_OUT -> "Returns are left out.";
+                    } + " "
+                    + switch (plan.sharing().dynamics()) {
+                        case IN_PLACE ->
+                            "Compressors and the like of buses and mix act on each file as they did on the sum: the files add up.";
+                        case ALONE ->
+                            "Effects of buses and mix act on each file as in solo: the files do not add up to the mix.";
+                    }));
         }
         if (plan.prints().stream().anyMatch(Print::isClick)) {
-            blocks.add(new Sheet.Paragraph("The click is made from the tempo map: a knock on every beat, the first of a bar higher and louder."));
+            blocks.add(
+                    new Sheet.Paragraph(
+                            "The click is made from the tempo map: a knock on every beat, the first of a bar higher and louder."));
         }
         if (isDithered()) {
-            blocks.add(new Sheet.Paragraph("Where 16 bits cannot hold the sound exactly, triangular dither of two steps was added."));
+            blocks.add(new Sheet.Paragraph(
+                    "Where 16 bits cannot hold the sound exactly, triangular dither of two steps was added."));
         }
         if (plan.prints().stream().allMatch(print -> print.trimDb() == 0)) {
-            blocks.add(new Sheet.Paragraph("No level was normalised, and nothing was limited that the session does not limit."));
+            blocks.add(new Sheet.Paragraph(
+                    "No level was normalised, and nothing was limited that the session does not limit."));
         }
     }
 
     private static String words(Station station) {
         return switch (station) {
-            case RAW -> "Raw: clips with their gain and fades, or an instrument's plain sound; of a bus the plain sum. No effects.";
+            case RAW ->
+                "Raw: clips with their gain and fades, or an instrument's plain sound; of a bus the plain sum. No effects.";
             case SHAPED -> "Shaped: Raw with the effects that are part of the sound.";
             case INSERTS -> "Inserts: Raw with all effects of the row, at unity.";
             case FADER -> "Fader: with level, pan and moves; of the mix, the reference.";
@@ -207,7 +264,8 @@ final class SheetContent {
 
     private boolean isDithered() {
         SampleFormat target = plan.depth().sample();
-        boolean finer = session.recordings().stream().map(Recording::sample)
+        boolean finer = session.recordings().stream()
+                .map(Recording::sample)
                 .anyMatch(sample -> Dither.policy(target.holdsExactly(sample), target) != Dither.NONE);
         return target == SampleFormat.INT16
                 && (finer || plan.prints().stream().anyMatch(print -> print.station() != Station.RAW));
@@ -218,8 +276,13 @@ final class SheetContent {
         for (Verdict verdict : proof.verdicts()) {
             blocks.add(new Sheet.Finding(verdict.grade() == Verdict.Grade.GOOD, verdict.headline(), verdict.detail()));
         }
-        proof.sums().stream().map(sum -> sum.whyNot().isEmpty() ? null : (sum.section().isEmpty() ? "The files are" : sum.section() + " is")
-                + " not meant to add up to the reference mix: " + sum.whyNot() + ".").filter(Objects::nonNull).distinct()
+        proof.sums().stream()
+                .map(sum -> sum.whyNot().isEmpty()
+                        ? null
+                        : (sum.section().isEmpty() ? "The files are" : sum.section() + " is")
+                                + " not meant to add up to the reference mix: " + sum.whyNot() + ".")
+                .filter(Objects::nonNull)
+                .distinct()
                 .forEach(text -> blocks.add(new Sheet.Paragraph(text)));
     }
 

@@ -7,7 +7,8 @@ import java.util.List;
  * well-formed XML, since the PDF is made from it.
  */
 final class SheetHtml {
-    private static final String STYLE = """
+    private static final String STYLE =
+            """
             @page { size: A4; margin: 16mm 15mm 16mm 15mm; @bottom-left { content: "%s"; font-family: Archivo; font-size: 8pt; color: #55606b; }
               @bottom-right { content: counter(page) " / " counter(pages); font-family: Archivo; font-size: 8pt; color: #55606b; } }
             body { font-family: Archivo, "Archivo Variable", "Helvetica Neue", Arial, sans-serif; font-size: 9.5pt; line-height: 1.36; color: #1d2733; background: #ffffff; max-width: 190mm; margin: 0 auto; }
@@ -41,9 +42,17 @@ final class SheetHtml {
 
     static String of(Sheet sheet) {
         SheetHtml html = new SheetHtml();
-        html.out.append("<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"/><meta name=\"viewport\" content=\"width=device-width\"/><title>")
-                .append(escaped(sheet.title())).append(": session sheet</title><style>\n").append(style(sheet.title()))
-                .append("</style></head><body>\n<h1>").append(escaped(sheet.title())).append("</h1>\n<p class=\"under\">").append(escaped(sheet.under())).append("</p>\n");
+        html.out
+                .append(
+                        "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"/><meta name=\"viewport\" content=\"width=device-width\"/><title>")
+                .append(escaped(sheet.title()))
+                .append(": session sheet</title><style>\n")
+                .append(style(sheet.title()))
+                .append("</style></head><body>\n<h1>")
+                .append(escaped(sheet.title()))
+                .append("</h1>\n<p class=\"under\">")
+                .append(escaped(sheet.under()))
+                .append("</p>\n");
         for (Sheet.Block block : sheet.blocks()) {
             html.block(block);
         }
@@ -64,8 +73,11 @@ final class SheetHtml {
             out.append("<h2>").append(escaped(heading.text())).append("</h2>\n");
         } else if (block instanceof Sheet.Facts facts) {
             out.append("<table class=\"facts\">");
-            facts.facts().forEach(fact -> out.append("<tr><td class=\"name\">").append(escaped(fact.name())).append("</td><td>")
-                    .append(escaped(fact.value())).append("</td></tr>\n"));
+            facts.facts().forEach(fact -> out.append("<tr><td class=\"name\">")
+                    .append(escaped(fact.name()))
+                    .append("</td><td>")
+                    .append(escaped(fact.value()))
+                    .append("</td></tr>\n"));
             out.append("</table>\n");
         } else if (block instanceof Sheet.Paragraph paragraph) {
             out.append("<p>").append(escaped(paragraph.text())).append("</p>\n");
@@ -74,12 +86,29 @@ final class SheetHtml {
         } else if (block instanceof Sheet.RowCard card) {
             out.append(inCards ? "" : "<table class=\"cards\">");
             inCards = true;
-            out.append("<tr><td class=\"number\">").append(escaped(card.number())).append("</td><td class=\"who\">").append(escaped(card.name()))
-                    .append("</td><td class=\"line\">").append(SignalLine.of(card.line())).append("</td><td class=\"what\">")
-                    .append(String.join("<br/>", card.about().stream().map(SheetHtml::escaped).map(SheetHtml::wholeFigures).toList())).append("</td></tr>\n");
+            out.append("<tr><td class=\"number\">")
+                    .append(escaped(card.number()))
+                    .append("</td><td class=\"who\">")
+                    .append(escaped(card.name()))
+                    .append("</td><td class=\"line\">")
+                    .append(SignalLine.of(card.line()))
+                    .append("</td><td class=\"what\">")
+                    .append(String.join(
+                            "<br/>",
+                            card.about().stream()
+                                    .map(SheetHtml::escaped)
+                                    .map(SheetHtml::wholeFigures)
+                                    .toList()))
+                    .append("</td></tr>\n");
         } else if (block instanceof Sheet.Finding finding) {
-            out.append("<p><span class=\"").append(finding.good() ? "good" : "look").append("\">").append(finding.good() ? "<span class=\"glyph\">✓</span> " : "<span class=\"glyph\">▲</span> ")
-                    .append(escaped(finding.headline())).append("</span> ").append(escaped(finding.detail())).append("</p>\n");
+            out.append("<p><span class=\"")
+                    .append(finding.good() ? "good" : "look")
+                    .append("\">")
+                    .append(finding.good() ? "<span class=\"glyph\">✓</span> " : "<span class=\"glyph\">▲</span> ")
+                    .append(escaped(finding.headline()))
+                    .append("</span> ")
+                    .append(escaped(finding.detail()))
+                    .append("</p>\n");
         }
     }
 
@@ -93,13 +122,21 @@ final class SheetHtml {
     private void table(Sheet.Table table) {
         out.append("<table><thead><tr>");
         for (int c = 0; c < table.head().size(); c++) {
-            out.append("<th").append(table.figures().get(c) ? " style=\"text-align:right\"" : "").append('>').append(escaped(table.head().get(c))).append("</th>");
+            out.append("<th")
+                    .append(table.figures().get(c) ? " style=\"text-align:right\"" : "")
+                    .append('>')
+                    .append(escaped(table.head().get(c)))
+                    .append("</th>");
         }
         out.append("</tr></thead><tbody>\n");
         for (List<String> row : table.rows()) {
             out.append("<tr>");
             for (int c = 0; c < row.size(); c++) {
-                out.append("<td class=\"").append(table.figures().get(c) ? "fig" : c == 0 ? "file" : "").append("\">").append(escaped(row.get(c))).append("</td>");
+                out.append("<td class=\"")
+                        .append(table.figures().get(c) ? "fig" : c == 0 ? "file" : "")
+                        .append("\">")
+                        .append(escaped(row.get(c)))
+                        .append("</td>");
             }
             out.append("</tr>\n");
         }
@@ -120,7 +157,12 @@ final class SheetHtml {
                 case '&' -> safe.append("&amp;");
                 case '"' -> safe.append("&quot;");
                 default -> {
-                    boolean allowed = point == '\n' || point == '\t' || point >= 0x20 && !(point >= 0xD800 && point <= 0xDFFF) && point != 0xFFFE && point != 0xFFFF;
+                    boolean allowed = point == '\n'
+                            || point == '\t'
+                            || point >= 0x20
+                                    && !(point >= 0xD800 && point <= 0xDFFF)
+                                    && point != 0xFFFE
+                                    && point != 0xFFFF;
                     safe.appendCodePoint(allowed ? point : ' '); // XML knows no other control characters
                 }
             }

@@ -30,8 +30,10 @@ final class SheetPdf {
         font(builder, "IBMPlexMono-Regular.ttf", "IBM Plex Mono", 400);
         // last in every list of fonts, so that signs the others lack are there
         font(builder, "DejaVuSans.ttf", "DejaVu Sans", 400);
-        String html = SheetHtml.of(sheet).replace("\"Helvetica Neue\", Arial, sans-serif", "\"DejaVu Sans\"")
-                .replace("Consolas, monospace", "\"DejaVu Sans\"").replace("\"DejaVu Sans\", sans-serif", "\"DejaVu Sans\"");
+        String html = SheetHtml.of(sheet)
+                .replace("\"Helvetica Neue\", Arial, sans-serif", "\"DejaVu Sans\"")
+                .replace("Consolas, monospace", "\"DejaVu Sans\"")
+                .replace("\"DejaVu Sans\", sans-serif", "\"DejaVu Sans\"");
         builder.withHtmlContent(html, null);
         builder.usePdfUaAccessibility(false);
         try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {

@@ -34,7 +34,10 @@ final class SheetText {
         } else if (block instanceof Sheet.Table table) {
             table(table);
         } else if (block instanceof Sheet.RowCard card) {
-            out.append(pad(card.number(), 4)).append(pad(card.name(), 30)).append(SignalLine.of(card.line())).append('\n');
+            out.append(pad(card.number(), 4))
+                    .append(pad(card.name(), 30))
+                    .append(SignalLine.of(card.line()))
+                    .append('\n');
             card.about().forEach(each -> hanging("    ", each));
         } else if (block instanceof Sheet.Finding finding) {
             hanging(pad(finding.good() ? "[ok]" : "[look]", MARK_WIDTH), finding.headline() + ": " + finding.detail());
@@ -43,7 +46,9 @@ final class SheetText {
 
     private void underlined(String text, char with) {
         out.append(text).append('\n');
-        Stream.generate(() -> String.valueOf(with)).limit(text.codePointCount(0, text.length())).forEach(out::append);
+        Stream.generate(() -> String.valueOf(with))
+                .limit(text.codePointCount(0, text.length()))
+                .forEach(out::append);
         out.append('\n');
     }
 
@@ -62,19 +67,25 @@ final class SheetText {
         StringBuilder line = new StringBuilder();
         for (int c = 0; c < cells.size(); c++) {
             String blanks = " ".repeat(Math.max(0, widths[c] - length(cells.get(c))));
-            line.append(c == 0 ? "" : "  ").append(table.figures().get(c) ? blanks + cells.get(c) : cells.get(c) + blanks);
+            line.append(c == 0 ? "" : "  ")
+                    .append(table.figures().get(c) ? blanks + cells.get(c) : cells.get(c) + blanks);
         }
         out.append(line.toString().stripTrailing()).append('\n');
     }
 
     private void paragraph(String text, String indent) {
-        out.append(wrapped(text, indent.length()).stream().map(line -> indent + line).collect(Collectors.joining("\n"))).append('\n');
+        out.append(wrapped(text, indent.length()).stream()
+                        .map(line -> indent + line)
+                        .collect(Collectors.joining("\n")))
+                .append('\n');
     }
 
     private void hanging(String head, String text) {
         List<String> lines = wrapped(text, head.length());
         for (int i = 0; i < lines.size(); i++) {
-            out.append(i == 0 ? head : " ".repeat(head.length())).append(lines.get(i)).append('\n');
+            out.append(i == 0 ? head : " ".repeat(head.length()))
+                    .append(lines.get(i))
+                    .append('\n');
         }
     }
 

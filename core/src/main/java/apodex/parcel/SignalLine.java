@@ -9,11 +9,13 @@ final class SignalLine {
     static String of(List<Sheet.Stop> stops) {
         StringBuilder line = new StringBuilder();
         for (int i = 0; i < stops.size(); i++) {
-            line.append(i == 0 ? "" : "──").append(switch (stops.get(i)) {
-                case PRINTED -> "■";
-                case OFFERED -> "○";
-                case NONE -> "─";
-            });
+            line.append(i == 0 ? "" : "──")
+                    .append(
+                            switch (stops.get(i)) {
+                                case PRINTED -> "■";
+                                case OFFERED -> "○";
+                                case NONE -> "─";
+                            });
         }
         return line.toString();
     }

@@ -17,11 +17,16 @@ import java.util.Locale;
 public record Culprit(Kind kind, List<String> files, String name, double amount, @Nullable Double leftoverDbfs) {
     /** What can be the matter with a file. */
     public enum Kind {
-        @JsonProperty("missing") MISSING,
-        @JsonProperty("twice") TWICE,
-        @JsonProperty("turned") TURNED,
-        @JsonProperty("shifted") SHIFTED,
-        @JsonProperty("level") LEVEL
+        @JsonProperty("missing")
+        MISSING,
+        @JsonProperty("twice")
+        TWICE,
+        @JsonProperty("turned")
+        TURNED,
+        @JsonProperty("shifted")
+        SHIFTED,
+        @JsonProperty("level")
+        LEVEL
     }
 
     /** As a sentence. */
@@ -31,9 +36,16 @@ public record Culprit(Kind kind, List<String> files, String name, double amount,
             case MISSING -> name + " is missing from the sum.";
             case TWICE -> name + " is in the sum twice.";
             case TURNED -> name + " has its polarity turned.";
-            case SHIFTED -> name + " is " + Math.round(Math.abs(amount)) + (Math.abs(amount) == 1 ? " sample " : " samples ")
-                    + (amount > 0 ? "late." : "early.");
-            case LEVEL -> String.format(Locale.ROOT, "%s is %.1f dB %s.", name, Math.abs(amount), amount > 0 ? "too loud" : "too quiet");
+            case SHIFTED ->
+                name + " is " + Math.round(Math.abs(amount)) + (Math.abs(amount) == 1 ? " sample " : " samples ")
+                        + (amount > 0 ? "late." : "early.");
+            case LEVEL ->
+                String.format(
+                        Locale.ROOT,
+                        "%s is %.1f dB %s.",
+                        name,
+                        Math.abs(amount),
+                        amount > 0 ? "too loud" : "too quiet");
         };
     }
 }

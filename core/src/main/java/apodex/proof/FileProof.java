@@ -74,14 +74,60 @@ public record FileProof(
     }
 
     /** One that is not there, or not whole. */
-    static FileProof unread(String name, String folder, SampleRate rate, SampleFormat sample, int channels, String trouble) {
-        return new FileProof(name, folder, null, rate, sample, channels, 0, null, null, null, null, null, 0, true, false, 0, 0, 0, "", "",
-                Placed.MIDDLE, false, null, trouble);
+    static FileProof unread(
+            String name, String folder, SampleRate rate, SampleFormat sample, int channels, String trouble) {
+        return new FileProof(
+                name,
+                folder,
+                null,
+                rate,
+                sample,
+                channels,
+                0,
+                null,
+                null,
+                null,
+                null,
+                null,
+                0,
+                true,
+                false,
+                0,
+                0,
+                0,
+                "",
+                "",
+                Placed.MIDDLE,
+                false,
+                null,
+                trouble);
     }
 
     FileProof like(Likeness other) {
-        return new FileProof(name, folder, container, rate, sample, channels, frames, timeReference, firstSoundFrame,
-                peakDbfs, loudnessLufs, truePeakDbtp, offset, silent, nearlySilent, fullScaleSamples, overs, bytes, sha256, contentSha256,
-                placed, takenOver, other, trouble);
+        return new FileProof(
+                name,
+                folder,
+                container,
+                rate,
+                sample,
+                channels,
+                frames,
+                timeReference,
+                firstSoundFrame,
+                peakDbfs,
+                loudnessLufs,
+                truePeakDbtp,
+                offset,
+                silent,
+                nearlySilent,
+                fullScaleSamples,
+                overs,
+                bytes,
+                sha256,
+                contentSha256,
+                placed,
+                takenOver,
+                other,
+                trouble);
     }
 }

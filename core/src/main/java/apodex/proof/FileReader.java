@@ -21,6 +21,7 @@ import java.util.HexFormat;
 public final class FileReader {
     /** Points of the picture drawn of every file. */
     public static final int PICTURE_POINTS = 1_200;
+
     private static final int BLOCK_FRAMES = 16_384;
 
     private final Path file;
@@ -70,15 +71,19 @@ public final class FileReader {
         try {
             return read(files.resolve(print.path()), print.folder(), made);
         } catch (IOException | RuntimeException e) {
-            String why = Files.exists(files.resolve(print.path())) ? "It cannot be read. " + e.getMessage() : "It is not on the disk.";
-            FileProof proof = FileProof.unread(print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why);
+            String why = Files.exists(files.resolve(print.path()))
+                    ? "It cannot be read. " + e.getMessage()
+                    : "It is not on the disk.";
+            FileProof proof = FileProof.unread(
+                    print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why);
             return new Result(proof, new FilePicture(1, 1), new Fingerprint(1, 0));
         }
     }
 
     private void readAll() throws IOException {
         long dataEnd = info.layout().offset() + info.frames() * info.layout().frameBytes();
-        try (InputStream in = Files.newInputStream(sound.file()); PcmReader pcm = sound.reader()) {
+        try (InputStream in = Files.newInputStream(sound.file());
+                PcmReader pcm = sound.reader()) {
             whole.update(in.readNBytes(Math.toIntExact(info.layout().offset())));
             double[][] block = new double[info.channels()][BLOCK_FRAMES];
             for (long first = 0; first < info.frames(); first += BLOCK_FRAMES) {
@@ -137,13 +142,33 @@ public final class FileReader {
         boolean silent = peak == 0;
         double peakDbfs = Decibels.ofAmplitude(peak);
         String hash = sound.isUnpacked() ? Digests.sha256(file) : HexFormat.of().formatHex(whole.digest());
-        return new FileProof(file.getFileName().toString(), folder, sound.packed().container(), info.rate(), info.sample(),
-                info.channels(), info.frames(), info.broadcast() == null ? null : info.broadcast().timeReference(),
-                silent ? null : firstSound, silent ? null : peakDbfs,
-                loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble(),
-                silent ? null : truePeak.dbtp(), offset(), silent,
-                !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS, fullScale, made.overs(), Files.size(file),
-                hash, HexFormat.of().formatHex(content.digest()), made.placed(), made.takenOver(), null, null);
+        return new FileProof(
+                file.getFileName().toString(),
+                folder,
+                sound.packed().container(),
+                info.rate(),
+                info.sample(),
+                info.channels(),
+                info.frames(),
+                info.broadcast() == null ? null : info.broadcast().timeReference(),
+                silent ? null : firstSound,
+                silent ? null : peakDbfs,
+                loudness.integratedLufs().isEmpty()
+                        ? null
+                        : loudness.integratedLufs().getAsDouble(),
+                silent ? null : truePeak.dbtp(),
+                offset(),
+                silent,
+                !silent && peakDbfs < Decibels.NEARLY_SILENT_DBFS,
+                fullScale,
+                made.overs(),
+                Files.size(file),
+                hash,
+                HexFormat.of().formatHex(content.digest()),
+                made.placed(),
+                made.takenOver(),
+                null,
+                null);
     }
 
     private double offset() {

@@ -26,7 +26,8 @@ final class Fingerprint {
             for (int c = 0; c < sums.length; c++) {
                 double sum = 0;
                 for (int i = from; i < to; i++) {
-                    long mixed = (first + i) * 0x9E3779B97F4A7C15L; // the golden ratio's bits: neighbours get unlike signs
+                    long mixed =
+                            (first + i) * 0x9E3779B97F4A7C15L; // the golden ratio's bits: neighbours get unlike signs
                     sum += (mixed ^ mixed >>> 31) << 63 < 0 ? -block[c][i] : block[c][i];
                 }
                 sums[c][Math.min(stretch, STRETCHES - 1)] += sum;

@@ -63,14 +63,22 @@ final class FirstSound {
         }
         long start = section.passage().range().start();
         boolean foreign = !plan.rate().equals(session.rate());
-        boolean plain = print.station() == Station.RAW && row instanceof AudioRow audio && !foreign && audio.clips().stream().allMatch(this::isPlain);
+        boolean plain = print.station() == Station.RAW
+                && row instanceof AudioRow audio
+                && !foreign
+                && audio.clips().stream().allMatch(this::isPlain);
         Begin begin = plain ? firstSample((AudioRow) row, start) : new Begin(earliest(row), 0);
         if (begin.frame() == Long.MAX_VALUE || begin.frame() < start) {
             return Optional.empty();
         }
         long frame = section.passage().leadInFrames() + begin.frame() - start;
         if (foreign) {
-            return Optional.of(Expected.notBefore(Math.max(0, Math.round((double) frame * plan.rate().hertz() / session.rate().hertz()) - FOREIGN_RATE_FRAMES)));
+            return Optional.of(Expected.notBefore(Math.max(
+                    0,
+                    Math.round((double) frame
+                                    * plan.rate().hertz()
+                                    / session.rate().hertz())
+                            - FOREIGN_RATE_FRAMES)));
         }
         return Optional.of(plain ? new Expected(frame, frame + begin.fade()) : Expected.notBefore(frame));
     }
@@ -81,7 +89,8 @@ final class FirstSound {
     /** Whether a clip's samples come out as they are, so that the first that is not zero can be told. */
     private boolean isPlain(Clip clip) {
         Recording recording = session.recording(clip.recording());
-        return clip.gainDb() >= 0 && recording.rate().equals(session.rate())
+        return clip.gainDb() >= 0
+                && recording.rate().equals(session.rate())
                 && plan.depth().sample().holdsExactly(recording.sample());
     }
 
@@ -90,8 +99,13 @@ final class FirstSound {
         for (Clip clip : row.clips()) {
             long from = Math.max(clip.position(), start);
             if (from < found.frame() && from < clip.range().end()) {
-                long first = firstSample(clip, from, Math.min(found.frame(), clip.range().end()));
-                found = first < found.frame() ? new Begin(first, Math.max(0, clip.position() + clip.fadeIn().frames() - first)) : found;
+                long first = firstSample(
+                        clip, from, Math.min(found.frame(), clip.range().end()));
+                found = first < found.frame()
+                        ? new Begin(
+                                first,
+                                Math.max(0, clip.position() + clip.fadeIn().frames() - first))
+                        : found;
             }
         }
         return found;
@@ -121,7 +135,8 @@ final class FirstSound {
     private long earliest(Row row) {
         long first = own(row);
         for (Row other : session.rows()) {
-            if (Routing.downstream(session, other, Routing.Through.OUTPUTS_AND_SENDS).contains(row)) {
+            if (Routing.downstream(session, other, Routing.Through.OUTPUTS_AND_SENDS)
+                    .contains(row)) {
                 first = Math.min(first, own(other));
             }
         }

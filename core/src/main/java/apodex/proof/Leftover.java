@@ -67,7 +67,10 @@ final class Leftover {
     List<Double> curve() {
         List<Double> curve = new ArrayList<>();
         for (double each : peaks) {
-            curve.add(each == 0 ? NOTHING_DBFS : Math.max(NOTHING_DBFS, Math.round(100 * Decibels.ofAmplitude(each)) / 100.0));
+            curve.add(
+                    each == 0
+                            ? NOTHING_DBFS
+                            : Math.max(NOTHING_DBFS, Math.round(100 * Decibels.ofAmplitude(each)) / 100.0));
         }
         return curve;
     }

@@ -16,7 +16,11 @@ public record Likeness(String file, double factor) {
         }
         double db = 20 * Math.log10(Math.abs(factor));
         String turned = factor < 0 ? "with its polarity turned" : "";
-        String gain = Math.abs(db) < 0.005 ? "" : String.format(Locale.ROOT, "%.1f dB %s", Math.abs(db), db > 0 ? "louder" : "quieter");
-        return turned.isEmpty() ? gain.isEmpty() ? "all but sample for sample" : gain : gain.isEmpty() ? turned : turned + " and " + gain;
+        String gain = Math.abs(db) < 0.005
+                ? ""
+                : String.format(Locale.ROOT, "%.1f dB %s", Math.abs(db), db > 0 ? "louder" : "quieter");
+        return turned.isEmpty()
+                ? gain.isEmpty() ? "all but sample for sample" : gain
+                : gain.isEmpty() ? turned : turned + " and " + gain;
     }
 }

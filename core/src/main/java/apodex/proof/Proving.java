@@ -28,7 +28,8 @@ public final class Proving {
     private final int threads;
     private final Told told;
 
-    private Proving(Session session, Printing.Result printed, Path files, Recordings recordings, int threads, Told told) {
+    private Proving(
+            Session session, Printing.Result printed, Path files, Recordings recordings, int threads, Told told) {
         this.session = session;
         this.printed = printed;
         this.files = files;
@@ -54,8 +55,16 @@ public final class Proving {
      * @param session as it is
      * @param before  hashes of the files when they were printed, by path; empty when this is the first reading
      */
-    public static Proof prove(Session session, Handoff handoff, Printing.Result printed, Path files, Recordings recordings, int threads,
-            Map<String, String> before, Told told) throws IOException {
+    public static Proof prove(
+            Session session,
+            Handoff handoff,
+            Printing.Result printed,
+            Path files,
+            Recordings recordings,
+            int threads,
+            Map<String, String> before,
+            Told told)
+            throws IOException {
         return new Proving(AsPlanned.of(session, handoff), printed, files, recordings, threads, told).prove(before);
     }
 
@@ -70,9 +79,14 @@ public final class Proving {
             first.of(plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
         }
         List<SumProof> sums = new SumCheck(session, plan, printed.prints(), files).all();
-        List<ReceivedProof> received = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads).all(told::isCancelled);
-        List<String> altered = proofs.stream().filter(FileProof::isRead)
-                .filter(file -> before.containsKey(file.path()) && !before.get(file.path()).equals(file.sha256())).map(FileProof::path).toList();
+        List<ReceivedProof> received =
+                new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads).all(told::isCancelled);
+        List<String> altered = proofs.stream()
+                .filter(FileProof::isRead)
+                .filter(file -> before.containsKey(file.path())
+                        && !before.get(file.path()).equals(file.sha256()))
+                .map(FileProof::path)
+                .toList();
         return new Proof(proofs, Verdicts.of(plan, proofs, expected, sums, received, altered), sums, received);
     }
 
@@ -107,7 +121,8 @@ public final class Proving {
             throw new CancellationException("Cancelled while reading back.");
         }
         Print print = plan.prints().get(index);
-        FileReader.Result result = FileReader.read(files, plan, print, printed.prints().get(index));
+        FileReader.Result result =
+                FileReader.read(files, plan, print, printed.prints().get(index));
         told.read(index, result.picture());
         return result;
     }

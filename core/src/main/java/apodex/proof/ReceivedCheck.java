@@ -53,7 +53,8 @@ public final class ReceivedCheck {
     private final int threads;
 
     /** @param session as the handoff sees it */
-    public ReceivedCheck(Session session, Plan plan, List<Printing.Made> made, Path files, Recordings recordings, int threads) {
+    public ReceivedCheck(
+            Session session, Plan plan, List<Printing.Made> made, Path files, Recordings recordings, int threads) {
         this.session = session;
         this.plan = plan;
         this.made = made;
@@ -86,15 +87,28 @@ public final class ReceivedCheck {
         Path work = Files.createTempDirectory("apodex-received-");
         Path sum = work.resolve("sum.wav");
         Path must = work.resolve("must.wav");
-        try (ReceivedSession received = new ReceivedSession(plan, made, index, files, new HashSet<>(paths), ReceivedSession.Trims.TAKEN_BACK)) {
-            walk(received.session(), new Passage(new FrameRange(0, section.frames()), 0, Passage.Tail.NONE), received, sum, cancelled);
+        try (ReceivedSession received =
+                new ReceivedSession(plan, made, index, files, new HashSet<>(paths), ReceivedSession.Trims.TAKEN_BACK)) {
+            walk(
+                    received.session(),
+                    new Passage(new FrameRange(0, section.frames()), 0, Passage.Tail.NONE),
+                    received,
+                    sum,
+                    cancelled);
             if (meant) {
                 Print reference = plan.reference(index).orElseThrow();
                 return compare(section, "the reference mix", sum, files.resolve(reference.path()), paths);
             }
             Passage passage = section.passage();
-            double tail = plan.rate().seconds(section.frames()) - session.rate().seconds(passage.leadInFrames() + passage.range().frames());
-            walk(plainly(sounding), new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail))), recordings, must, cancelled);
+            double tail = plan.rate().seconds(section.frames())
+                    - session.rate()
+                            .seconds(passage.leadInFrames() + passage.range().frames());
+            walk(
+                    plainly(sounding),
+                    new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail))),
+                    recordings,
+                    must,
+                    cancelled);
             return compare(section, "the session’s own rows, laid together plainly", sum, must, paths);
         } finally {
             Files.deleteIfExists(sum);
@@ -105,22 +119,41 @@ public final class ReceivedCheck {
 
     /** One Raw file of every row that sounds of itself; those folded to mono by hand differ on purpose. */
     private List<Print> rawOnes(int section) {
-        return plan.prints().stream().filter(print -> print.section() == section && print.station() == Station.RAW && !print.isClick()
-                && print.source().equals(print.row()) && print.sides() != Channels.MONO_SUM
-                && session.row(print.row()).filter(row -> row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow).isPresent())
+        return plan.prints().stream()
+                .filter(print -> print.section() == section
+                        && print.station() == Station.RAW
+                        && !print.isClick()
+                        && print.source().equals(print.row())
+                        && print.sides() != Channels.MONO_SUM
+                        && session.row(print.row())
+                                .filter(row -> row instanceof AudioRow
+                                        || row instanceof InstrumentRow
+                                        || row instanceof PartRow)
+                                .isPresent())
                 .toList();
     }
 
     /** The session with nothing but these rows at Raw, straight into the mix. */
     private Session plainly(List<Print> sounding) {
-        Map<String, Print> bySource = sounding.stream().collect(Collectors.toMap(Print::source, Function.identity(), (one, other) -> one));
+        Map<String, Print> bySource =
+                sounding.stream().collect(Collectors.toMap(Print::source, Function.identity(), (one, other) -> one));
         List<Row> rows = new ArrayList<>();
         for (Row row : session.rows()) {
             if (row instanceof MixRow) {
                 rows.add(row.withStrip(Strip.feeding()));
             } else if (bySource.containsKey(row.id())) {
-                Row plain = row instanceof AudioRow audio ? audio.withTakes(audio.takes().stream().map(take -> new Take(take.id(), take.name(),
-                        take.clips().stream().map(clip -> plainly(clip, bySource.get(row.id()))).toList())).toList(), audio.active()) : row;
+                Row plain = row instanceof AudioRow audio
+                        ? audio.withTakes(
+                                audio.takes().stream()
+                                        .map(take -> new Take(
+                                                take.id(),
+                                                take.name(),
+                                                take.clips().stream()
+                                                        .map(clip -> plainly(clip, bySource.get(row.id())))
+                                                        .toList()))
+                                        .toList(),
+                                audio.active())
+                        : row;
                 rows.add(plain.withStrip(Strip.PLAIN));
             } else if (row instanceof InstrumentRow) {
                 rows.add(row.withStrip(Strip.feeding())); // it may play parts that are printed
@@ -132,13 +165,39 @@ public final class ReceivedCheck {
     /** Where a stereo row was printed as one file, because its sides are alike, one side stands for both here as well. */
     private Clip plainly(Clip clip, Print print) {
         Clip bare = clip.withInserts(List.of());
-        boolean one = clip.channels() == 2 && print.sides() == Channels.MONO_FROM_LEFT && made.get(plan.prints().indexOf(print)).placed() == Placed.MIDDLE;
-        return one ? new Clip(bare.recording(), bare.firstChannel(), 1, bare.position(), bare.offset(), bare.frames(), bare.gainDb(),
-                bare.fadeIn(), bare.fadeOut(), List.of(), bare.muted(), bare.inverted()) : bare;
+        boolean one = clip.channels() == 2
+                && print.sides() == Channels.MONO_FROM_LEFT
+                && made.get(plan.prints().indexOf(print)).placed() == Placed.MIDDLE;
+        return one
+                ? new Clip(
+                        bare.recording(),
+                        bare.firstChannel(),
+                        1,
+                        bare.position(),
+                        bare.offset(),
+                        bare.frames(),
+                        bare.gainDb(),
+                        bare.fadeIn(),
+                        bare.fadeOut(),
+                        List.of(),
+                        bare.muted(),
+                        bare.inverted())
+                : bare;
     }
 
-    private void walk(Session from, Passage passage, Recordings source, Path to, BooleanSupplier cancelled) throws IOException {
-        Tap tap = new Tap(MixRow.ID, Station.FADER, Channels.STEREO, SampleFormat.FLOAT32, plan.rate(), Tap.Container.WAV, 0, to, null, 0);
+    private void walk(Session from, Passage passage, Recordings source, Path to, BooleanSupplier cancelled)
+            throws IOException {
+        Tap tap = new Tap(
+                MixRow.ID,
+                Station.FADER,
+                Channels.STEREO,
+                SampleFormat.FLOAT32,
+                plan.rate(),
+                Tap.Container.WAV,
+                0,
+                to,
+                null,
+                0);
         new Walk(from, List.of(tap), passage, Sharing.STANDARD, source, threads).print(new WalkObserver() {
             @Override
             public void printed(double share) {
@@ -152,12 +211,14 @@ public final class ReceivedCheck {
         });
     }
 
-    private ReceivedProof compare(PlannedSection section, String against, Path sum, Path must, List<String> paths) throws IOException {
+    private ReceivedProof compare(PlannedSection section, String against, Path sum, Path must, List<String> paths)
+            throws IOException {
         Leftover leftover = new Leftover(section.frames());
         Loudness loudness = new Loudness(plan.rate(), 2);
         double[][] heard = new double[2][BLOCK_FRAMES];
         double[][] wanted = new double[2][BLOCK_FRAMES];
-        try (Laid one = new Laid(sum, Placed.MIDDLE, 0, BLOCK_FRAMES); Laid other = new Laid(must, Placed.MIDDLE, 0, BLOCK_FRAMES)) {
+        try (Laid one = new Laid(sum, Placed.MIDDLE, 0, BLOCK_FRAMES);
+                Laid other = new Laid(must, Placed.MIDDLE, 0, BLOCK_FRAMES)) {
             for (long first = 0; first < section.frames(); first += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, section.frames() - first);
                 one.read(first, count, heard);
@@ -173,7 +234,17 @@ public final class ReceivedCheck {
         }
         boolean same = leftover.peak() <= SumCheck.limit(plan.depth().sample(), paths.size());
         long frame = section.inSession(leftover.loudestAt(), plan.rate(), session.rate());
-        Double lufs = loudness.integratedLufs().isEmpty() ? null : loudness.integratedLufs().getAsDouble();
-        return new ReceivedProof(section.name(), against, same, paths, leftover.rmsDbfs(), leftover.peakDbfs(), SongPlace.of(session, frame), lufs);
+        Double lufs = loudness.integratedLufs().isEmpty()
+                ? null
+                : loudness.integratedLufs().getAsDouble();
+        return new ReceivedProof(
+                section.name(),
+                against,
+                same,
+                paths,
+                leftover.rmsDbfs(),
+                leftover.peakDbfs(),
+                SongPlace.of(session, frame),
+                lufs);
     }
 }

@@ -15,5 +15,12 @@ import java.util.List;
  * @param place        where it is loudest, for people
  * @param loudnessLufs integrated loudness of the sum; null when too quiet to tell
  */
-public record ReceivedProof(String section, String against, boolean same, List<String> files, @Nullable Double rmsDbfs,
-        @Nullable Double peakDbfs, String place, @Nullable Double loudnessLufs) {}
+public record ReceivedProof(
+        String section,
+        String against,
+        boolean same,
+        List<String> files,
+        @Nullable Double rmsDbfs,
+        @Nullable Double peakDbfs,
+        String place,
+        @Nullable Double loudnessLufs) {}

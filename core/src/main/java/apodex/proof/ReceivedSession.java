@@ -38,13 +38,17 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
     private final Session session;
 
     /** Whether trims are taken back, to compare with what was not trimmed. */
-    public enum Trims { AS_PRINTED, TAKEN_BACK }
+    public enum Trims {
+        AS_PRINTED,
+        TAKEN_BACK
+    }
 
     /**
      * @param section which of the plan's sections
      * @param sounding paths of the files that are heard; the others are left out, as if they were muted
      */
-    public ReceivedSession(Plan plan, List<Printing.Made> made, int section, Path folder, Set<String> sounding, Trims trims)
+    public ReceivedSession(
+            Plan plan, List<Printing.Made> made, int section, Path folder, Set<String> sounding, Trims trims)
             throws IOException {
         List<Row> rows = new ArrayList<>();
         List<Recording> recordings = new ArrayList<>();
@@ -57,13 +61,25 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
             SoundInfo info = SoundFile.examine(file);
             String id = "f" + i;
             files.put(id, file);
-            Recording recording = new Recording(id, print.file(), plan.rate(), info.channels(), info.sample() == null ? SampleFormat.INT24 : info.sample(),
-                    info.frames(), null, null);
+            Recording recording = new Recording(
+                    id,
+                    print.file(),
+                    plan.rate(),
+                    info.channels(),
+                    info.sample() == null ? SampleFormat.INT24 : info.sample(),
+                    info.frames(),
+                    null,
+                    null);
             recordings.add(recording);
-            rows.add(new AudioRow(id, print.file(), List.of(Clip.whole(recording, 0, info.channels(), 0)), strip(print, made.get(i).placed(), trims)));
+            rows.add(new AudioRow(
+                    id,
+                    print.file(),
+                    List.of(Clip.whole(recording, 0, info.channels(), 0)),
+                    strip(print, made.get(i).placed(), trims)));
         }
         rows.add(new MixRow(MixRow.ID, "Sum", Strip.feeding()));
-        this.session = new Session(Song.titled("As received"), plan.rate(), 0, "2000-01-01", PanLaw.ZERO, List.of(), recordings, rows);
+        this.session = new Session(
+                Song.titled("As received"), plan.rate(), 0, "2000-01-01", PanLaw.ZERO, List.of(), recordings, rows);
     }
 
     private static Strip strip(Print print, Placed placed, Trims trims) {

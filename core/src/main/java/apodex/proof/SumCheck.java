@@ -60,10 +60,13 @@ public final class SumCheck {
             return SumProof.notMeant(section.name(), set.whyNot(), set.missing());
         }
         if (!set.missing().isEmpty() && set.missing().size() >= set.prints().size()) {
-            return SumProof.notMeant(section.name(), "most rows have no file taken where they enter the mix", set.missing());
+            return SumProof.notMeant(
+                    section.name(), "most rows have no file taken where they enter the mix", set.missing());
         }
         Print reference = plan.reference(index).orElseThrow();
-        List<Print> there = set.prints().stream().filter(print -> Files.exists(files.resolve(print.path()))).toList();
+        List<Print> there = set.prints().stream()
+                .filter(print -> Files.exists(files.resolve(print.path())))
+                .toList();
         if (!Files.exists(files.resolve(reference.path()))) {
             return SumProof.notMeant(section.name(), "the reference mix is not on the disk", set.missing());
         }
@@ -72,25 +75,43 @@ public final class SumCheck {
             stack.walk(section.frames(), leftover::add);
         }
         double limit = limit(plan.depth().sample(), there.size());
-        boolean addsUp = leftover.peak() <= limit && set.missing().isEmpty() && there.size() == set.prints().size();
+        boolean addsUp = leftover.peak() <= limit
+                && set.missing().isEmpty()
+                && there.size() == set.prints().size();
         List<Culprit> culprits = new ArrayList<>();
-        set.prints().stream().filter(print -> !there.contains(print)).forEach(print ->
-                culprits.add(new Culprit(Culprit.Kind.MISSING, List.of(print.path()), print.file(), 0, null)));
+        set.prints().stream()
+                .filter(print -> !there.contains(print))
+                .forEach(print ->
+                        culprits.add(new Culprit(Culprit.Kind.MISSING, List.of(print.path()), print.file(), 0, null)));
         set.missing().forEach(name -> culprits.add(new Culprit(Culprit.Kind.MISSING, List.of(), name, 0, null)));
         if (leftover.peak() > limit) {
             culprits.addAll(explain(there, reference, leftover, section.frames(), index));
         }
-        return new SumProof(section.name(), "", addsUp, there.stream().map(Print::path).toList(), leftover.rmsDbfs(), leftover.peakDbfs(),
-                Decibels.ofAmplitude(limit), leftover.loudestAt(), SongPlace.of(session, section.inSession(leftover.loudestAt(), plan.rate(), session.rate())), leftover.curve(), culprits, set.missing());
+        return new SumProof(
+                section.name(),
+                "",
+                addsUp,
+                there.stream().map(Print::path).toList(),
+                leftover.rmsDbfs(),
+                leftover.peakDbfs(),
+                Decibels.ofAmplitude(limit),
+                leftover.loudestAt(),
+                SongPlace.of(session, section.inSession(leftover.loudestAt(), plan.rate(), session.rate())),
+                leftover.curve(),
+                culprits,
+                set.missing());
     }
 
     /** What rounding each file and the mix to the format can leave, dither included. */
     static double limit(SampleFormat sample, int files) {
-        return sample.isFloat() ? FLOAT_LIMIT : Math.max(FLOAT_LIMIT, (files + 1) * 2 * Math.scalb(1.0, 1 - sample.bits()));
+        return sample.isFloat()
+                ? FLOAT_LIMIT
+                : Math.max(FLOAT_LIMIT, (files + 1) * 2 * Math.scalb(1.0, 1 - sample.bits()));
     }
 
     /** Holds every file, and every bus, against the leftover; gives what would make it small, the likeliest first. */
-    private List<Culprit> explain(List<Print> inSum, Print reference, Leftover leftover, long frames, int section) throws IOException {
+    private List<Culprit> explain(List<Print> inSum, Print reference, Leftover leftover, long frames, int section)
+            throws IOException {
         List<Suspect> suspects = suspects(inSum, section);
         try (Stack stack = new Stack(inSum, reference)) {
             for (Suspect suspect : suspects) {
@@ -108,16 +129,23 @@ public final class SumCheck {
                 suspect.close();
             }
         }
-        return suspects.stream().map(suspect -> suspect.verdict(leftover)).filter(Objects::nonNull)
-                .sorted(Comparator.comparingDouble(culprit -> culprit.leftoverDbfs() == null ? Leftover.NOTHING_DBFS : culprit.leftoverDbfs()))
-                .limit(MOST_CULPRITS).toList();
+        return suspects.stream()
+                .map(suspect -> suspect.verdict(leftover))
+                .filter(Objects::nonNull)
+                .sorted(Comparator.comparingDouble(
+                        culprit -> culprit.leftoverDbfs() == null ? Leftover.NOTHING_DBFS : culprit.leftoverDbfs()))
+                .limit(MOST_CULPRITS)
+                .toList();
     }
 
     private List<Suspect> suspects(List<Print> inSum, int section) {
         List<Suspect> suspects = new ArrayList<>();
         List<Print> others = new ArrayList<>();
         for (Print print : plan.prints()) {
-            if (print.section() == section && !print.isReference() && !print.isClick() && Files.exists(files.resolve(print.path()))) {
+            if (print.section() == section
+                    && !print.isReference()
+                    && !print.isClick()
+                    && Files.exists(files.resolve(print.path()))) {
                 boolean counted = inSum.contains(print);
                 suspects.add(new Suspect(print.file(), List.of(print), counted));
                 if (!counted) {
@@ -127,7 +155,8 @@ public final class SumCheck {
         }
         for (Row bus : session.rows()) {
             for (List<Print> list : List.of(inSum, others)) {
-                List<Print> members = list.stream().filter(print -> isIn(print, bus)).toList();
+                List<Print> members =
+                        list.stream().filter(print -> isIn(print, bus)).toList();
                 if (members.size() > 1 && bus instanceof BusRow) {
                     suspects.add(new Suspect("All of " + bus.name(), members, list == inSum));
                 }
@@ -138,13 +167,23 @@ public final class SumCheck {
 
     /** Whether a file is of a row in a bus, taken where nothing more happens to it. */
     private boolean isIn(Print print, Row bus) {
-        List<Station> offered = plan.rows().stream().filter(row -> row.row().equals(print.source())).map(PlanRow::stations).findFirst().orElse(List.of());
-        return !offered.isEmpty() && print.station() == offered.get(offered.size() - 1)
-                && Routing.downstream(session, session.row(print.source()).orElseThrow(), Routing.Through.OUTPUTS).contains(bus);
+        List<Station> offered = plan.rows().stream()
+                .filter(row -> row.row().equals(print.source()))
+                .map(PlanRow::stations)
+                .findFirst()
+                .orElse(List.of());
+        return !offered.isEmpty()
+                && print.station() == offered.get(offered.size() - 1)
+                && Routing.downstream(session, session.row(print.source()).orElseThrow(), Routing.Through.OUTPUTS)
+                        .contains(bus);
     }
 
     private Laid lay(Print print, int roomFrames) throws IOException {
-        return new Laid(files.resolve(print.path()), made.get(plan.prints().indexOf(print)).placed(), print.trimDb(), roomFrames);
+        return new Laid(
+                files.resolve(print.path()),
+                made.get(plan.prints().indexOf(print)).placed(),
+                print.trimDb(),
+                roomFrames);
     }
 
     /** Takes a stretch of what the sum leaves of the reference. */

@@ -19,8 +19,19 @@ import java.util.List;
  * @param culprits  what would explain it, the likeliest first
  * @param missing   names of rows that reach the mix without a file
  */
-public record SumProof(String section, String whyNot, boolean addsUp, List<String> files, @Nullable Double rmsDbfs, @Nullable Double peakDbfs,
-        double limitDbfs, long loudestAt, String place, List<Double> curveDbfs, List<Culprit> culprits, List<String> missing) {
+public record SumProof(
+        String section,
+        String whyNot,
+        boolean addsUp,
+        List<String> files,
+        @Nullable Double rmsDbfs,
+        @Nullable Double peakDbfs,
+        double limitDbfs,
+        long loudestAt,
+        String place,
+        List<Double> curveDbfs,
+        List<Culprit> culprits,
+        List<String> missing) {
     /** A sum that nobody expects to be the mix. */
     static SumProof notMeant(String section, String why, List<String> missing) {
         return new SumProof(section, why, false, List.of(), null, null, 0, 0, "", List.of(), List.of(), missing);

@@ -66,17 +66,22 @@ final class SumSet {
         if (prints.isEmpty()) {
             return "no file was taken where rows enter the mix";
         }
-        if (plan.sharing().returns() == Returns.LEFT_OUT && session.rows().stream().anyMatch(row -> !row.strip().sends().isEmpty())) {
+        if (plan.sharing().returns() == Returns.LEFT_OUT
+                && session.rows().stream().anyMatch(row -> !row.strip().sends().isEmpty())) {
             return "returns are left out";
         }
-        if (plan.sharing().dynamics() == Dynamics.ALONE && prints.stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
+        if (plan.sharing().dynamics() == Dynamics.ALONE
+                && prints.stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
             return "shared effects act on each file alone";
         }
         return "";
     }
 
     private void cover(Row row) {
-        if (row.strip().muted() || row.strip().faderDb() <= Strip.SILENT_DB && row.strip().faderMoves().isEmpty() || !sounds(row)) {
+        if (row.strip().muted()
+                || row.strip().faderDb() <= Strip.SILENT_DB
+                        && row.strip().faderMoves().isEmpty()
+                || !sounds(row)) {
             return;
         }
         List<Print> own = atTheEnd(row);
@@ -91,22 +96,35 @@ final class SumSet {
 
     /** The files of a row at the last station it has: what is not offered after it sounds the same. */
     private List<Print> atTheEnd(Row row) {
-        List<Station> offered = plan.rows().stream().filter(each -> each.row().equals(row.id())).map(PlanRow::stations)
-                .findFirst().orElse(List.of());
-        return offered.isEmpty() ? List.of() : plan.prints().stream().filter(print -> print.section() == section
-                && print.source().equals(row.id()) && print.station() == offered.get(offered.size() - 1)).toList();
+        List<Station> offered = plan.rows().stream()
+                .filter(each -> each.row().equals(row.id()))
+                .map(PlanRow::stations)
+                .findFirst()
+                .orElse(List.of());
+        return offered.isEmpty()
+                ? List.of()
+                : plan.prints().stream()
+                        .filter(print -> print.section() == section
+                                && print.source().equals(row.id())
+                                && print.station() == offered.get(offered.size() - 1))
+                        .toList();
     }
 
     private boolean sounds(Row row) {
         if (row instanceof AudioRow audio) {
-            boolean silent = plan.rows().stream().anyMatch(each -> each.row().equals(row.id()) && each.image() == StereoImage.Kind.SILENT);
+            boolean silent = plan.rows().stream()
+                    .anyMatch(each -> each.row().equals(row.id()) && each.image() == StereoImage.Kind.SILENT);
             return !audio.clips().isEmpty() && !silent;
         }
         if (row instanceof ReturnRow) {
-            return session.rows().stream().anyMatch(each -> each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id()))
-                    && sounds(each));
+            return session.rows().stream()
+                    .anyMatch(each -> each.strip().sends().stream()
+                                    .anyMatch(send -> send.to().equals(row.id()))
+                            && sounds(each));
         }
-        return plan.rows().stream().anyMatch(each -> each.row().equals(row.id()) && !each.stations().isEmpty());
+        return plan.rows().stream()
+                .anyMatch(
+                        each -> each.row().equals(row.id()) && !each.stations().isEmpty());
     }
 
     /** Rows whose files are in the set twice, on their own and in a bus. */
@@ -115,7 +133,8 @@ final class SumSet {
         List<String> rows = prints.stream().map(Print::source).toList();
         for (String id : rows) {
             Row row = session.row(id).orElseThrow();
-            if (Routing.downstream(session, row, Routing.Through.OUTPUTS).stream().anyMatch(each -> rows.contains(each.id()))) {
+            if (Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
+                    .anyMatch(each -> rows.contains(each.id()))) {
                 twice.add(row.name());
             }
         }

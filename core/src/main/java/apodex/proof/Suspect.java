@@ -13,6 +13,7 @@ final class Suspect implements AutoCloseable {
     static final int ROOM_FRAMES = SumCheck.BLOCK_FRAMES + 2 * MOST_SHIFT;
     /** A leftover that is explained falls to this share of its energy at most. */
     private static final double FALLS_TO = 1e-3;
+
     private static final int[] SHIFTS = {-3, -2, -1, 1, 2, 3};
 
     private final String name;

@@ -27,7 +27,8 @@ final class Twins {
             FileProof file = read.get(i).proof();
             Likeness like = null;
             if (file.isRead() && !file.silent()) {
-                String earlier = firstWith.putIfAbsent(plan.prints().get(i).section() + "/" + file.channels() + file.contentSha256(), file.path());
+                String earlier = firstWith.putIfAbsent(
+                        plan.prints().get(i).section() + "/" + file.channels() + file.contentSha256(), file.path());
                 like = earlier != null ? new Likeness(earlier, 1) : nearly(plan, files, read, i);
             }
             marked.add(like == null ? file : file.like(like));
@@ -37,10 +38,18 @@ final class Twins {
 
     private static Likeness nearly(Plan plan, Path files, List<FileReader.Result> read, int index) throws IOException {
         for (int i = 0; i < index; i++) {
-            boolean other = plan.prints().get(i).section() == plan.prints().get(index).section()
-                    && !plan.prints().get(i).row().equals(plan.prints().get(index).row()) && !read.get(i).proof().silent() && read.get(i).proof().isRead();
-            double factor = other ? read.get(i).fingerprint().factorTo(read.get(index).fingerprint()) : 0;
-            if (factor != 0 && isTwin(files, read.get(i).proof(), read.get(index).proof(), factor)) {
+            boolean other =
+                    plan.prints().get(i).section() == plan.prints().get(index).section()
+                            && !plan.prints()
+                                    .get(i)
+                                    .row()
+                                    .equals(plan.prints().get(index).row())
+                            && !read.get(i).proof().silent()
+                            && read.get(i).proof().isRead();
+            double factor =
+                    other ? read.get(i).fingerprint().factorTo(read.get(index).fingerprint()) : 0;
+            if (factor != 0
+                    && isTwin(files, read.get(i).proof(), read.get(index).proof(), factor)) {
                 return new Likeness(read.get(i).proof().path(), factor == 1 ? Math.nextUp(1) : factor);
             }
         }
@@ -52,8 +61,10 @@ final class Twins {
         double[][] b = new double[one.channels()][BLOCK_FRAMES];
         double energy = 0;
         double left = 0;
-        try (PrintedSound first = PrintedSound.open(files.resolve(one.path())); PrintedSound second = PrintedSound.open(files.resolve(other.path()));
-                var inOne = first.reader(); var inOther = second.reader()) {
+        try (PrintedSound first = PrintedSound.open(files.resolve(one.path()));
+                PrintedSound second = PrintedSound.open(files.resolve(other.path()));
+                var inOne = first.reader();
+                var inOther = second.reader()) {
             for (long at = 0; at < one.frames(); at += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, one.frames() - at);
                 inOne.read(at, count, 0, a, 0);

@@ -20,18 +20,24 @@ public record Verdict(Grade grade, String headline, String detail, List<String> 
 
     /** From proved to broken. */
     public enum Grade {
-        @JsonProperty("good") GOOD,
-        @JsonProperty("look") LOOK,
-        @JsonProperty("wrong") WRONG
+        @JsonProperty("good")
+        GOOD,
+        @JsonProperty("look")
+        LOOK,
+        @JsonProperty("wrong")
+        WRONG
     }
 
     /** Where something can be put right. */
     public enum Remedy {
-        @JsonProperty("none") NONE,
+        @JsonProperty("none")
+        NONE,
         /** In the plan, at the row. */
-        @JsonProperty("plan") PLAN,
+        @JsonProperty("plan")
+        PLAN,
         /** By printing it again. */
-        @JsonProperty("printAgain") PRINT_AGAIN
+        @JsonProperty("printAgain")
+        PRINT_AGAIN
     }
 
     static Verdict good(String headline, String detail) {

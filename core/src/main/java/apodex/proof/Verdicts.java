@@ -34,8 +34,13 @@ final class Verdicts {
      * @param expected where first sounds belong, by the index of the file; not every file has one
      * @param altered  paths of files whose checksum is not what it was when they were printed
      */
-    static List<Verdict> of(Plan plan, List<FileProof> files, Map<Integer, FirstSound.Expected> expected, List<SumProof> sums,
-            List<ReceivedProof> received, List<String> altered) {
+    static List<Verdict> of(
+            Plan plan,
+            List<FileProof> files,
+            Map<Integer, FirstSound.Expected> expected,
+            List<SumProof> sums,
+            List<ReceivedProof> received,
+            List<String> altered) {
         Verdicts verdicts = new Verdicts(plan, files);
         verdicts.unread(altered);
         verdicts.start();
@@ -50,11 +55,21 @@ final class Verdicts {
     }
 
     private void unread(List<String> altered) {
-        files.stream().filter(file -> !file.isRead()).forEach(file -> said.add(new Verdict(Grade.WRONG, called(file.path()) + " is not whole",
-                file.trouble(), List.of(file.path()), Remedy.PRINT_AGAIN)));
+        files.stream()
+                .filter(file -> !file.isRead())
+                .forEach(file -> said.add(new Verdict(
+                        Grade.WRONG,
+                        called(file.path()) + " is not whole",
+                        file.trouble(),
+                        List.of(file.path()),
+                        Remedy.PRINT_AGAIN)));
         if (!altered.isEmpty()) {
-            said.add(new Verdict(Grade.WRONG, altered.size() + " altered since printing", names(altered) + ": the checksum differs from that of the print",
-                    altered, Remedy.PRINT_AGAIN));
+            said.add(new Verdict(
+                    Grade.WRONG,
+                    altered.size() + " altered since printing",
+                    names(altered) + ": the checksum differs from that of the print",
+                    altered,
+                    Remedy.PRINT_AGAIN));
         }
     }
 
@@ -63,12 +78,23 @@ final class Verdicts {
             return; // the others have no field for a time stamp
         }
         boolean one = plan.sections().size() == 1;
-        List<String> off = off((file, section) -> file.timeReference() == null || file.timeReference() != section.startReference());
-        said.add(off.isEmpty()
-                ? Verdict.good("All start together", files.size() + " of " + files.size()
-                        + (one ? " at time stamp " + plan.startReference() : " at the time stamps of their sections"))
-                : new Verdict(Grade.WRONG, off.size() + " with another start", "their time stamp is not "
-                        + (one ? String.valueOf(plan.startReference()) : "that of their section"), off, Remedy.PRINT_AGAIN));
+        List<String> off = off(
+                (file, section) -> file.timeReference() == null || file.timeReference() != section.startReference());
+        said.add(
+                off.isEmpty()
+                        ? Verdict.good(
+                                "All start together",
+                                files.size() + " of " + files.size()
+                                        + (one
+                                                ? " at time stamp " + plan.startReference()
+                                                : " at the time stamps of their sections"))
+                        : new Verdict(
+                                Grade.WRONG,
+                                off.size() + " with another start",
+                                "their time stamp is not "
+                                        + (one ? String.valueOf(plan.startReference()) : "that of their section"),
+                                off,
+                                Remedy.PRINT_AGAIN));
     }
 
     private void firstSounds(Map<Integer, FirstSound.Expected> expected) {
@@ -89,27 +115,47 @@ final class Verdicts {
             }
         }
         if (!off.isEmpty()) {
-            said.add(new Verdict(Grade.WRONG, off.size() + " out of place", names(off) + ": the first sound is not where the session puts it",
-                    off, Remedy.PRINT_AGAIN));
+            said.add(new Verdict(
+                    Grade.WRONG,
+                    off.size() + " out of place",
+                    names(off) + ": the first sound is not where the session puts it",
+                    off,
+                    Remedy.PRINT_AGAIN));
         } else if (exact + others > 0) {
-            said.add(Verdict.good("All in place", exact == 0 ? "none of " + others + " sounds before the session puts it there"
-                    : exact + " begin where the session puts them, to the sample or within their fade" + (others > 0 ? "; " + others + " not before" : "")));
+            said.add(Verdict.good(
+                    "All in place",
+                    exact == 0
+                            ? "none of " + others + " sounds before the session puts it there"
+                            : exact + " begin where the session puts them, to the sample or within their fade"
+                                    + (others > 0 ? "; " + others + " not before" : "")));
         }
     }
 
     private void length() {
         boolean one = plan.sections().size() == 1;
         List<String> off = off((file, section) -> file.frames() != section.frames());
-        String length = one ? grouped(plan.frames()) + " samples" : plan.sections().stream()
-                .map(section -> section.name() + " " + grouped(section.frames())).collect(Collectors.joining(", ")) + " samples";
-        said.add(off.isEmpty() ? Verdict.good(one ? "All one length" : "One length in every section", length)
-                : new Verdict(Grade.WRONG, off.size() + " of another length", "not " + length + " long", off, Remedy.PRINT_AGAIN));
+        String length = one
+                ? grouped(plan.frames()) + " samples"
+                : plan.sections().stream()
+                                .map(section -> section.name() + " " + grouped(section.frames()))
+                                .collect(Collectors.joining(", "))
+                        + " samples";
+        said.add(
+                off.isEmpty()
+                        ? Verdict.good(one ? "All one length" : "One length in every section", length)
+                        : new Verdict(
+                                Grade.WRONG,
+                                off.size() + " of another length",
+                                "not " + length + " long",
+                                off,
+                                Remedy.PRINT_AGAIN));
     }
 
     private List<String> off(BiPredicate<FileProof, PlannedSection> is) {
         List<String> off = new ArrayList<>();
         for (int i = 0; i < files.size(); i++) {
-            if (files.get(i).isRead() && is.test(files.get(i), plan.section(plan.prints().get(i)))) {
+            if (files.get(i).isRead()
+                    && is.test(files.get(i), plan.section(plan.prints().get(i)))) {
                 off.add(files.get(i).path());
             }
         }
@@ -121,14 +167,24 @@ final class Verdicts {
         for (int i = 0; i < files.size(); i++) {
             FileProof file = files.get(i);
             Print print = plan.prints().get(i);
-            if (file.isRead() && (file.sample() != plan.depth().sample() || !file.rate().equals(plan.rate()) || file.channels() != print.channels())) {
+            if (file.isRead()
+                    && (file.sample() != plan.depth().sample()
+                            || !file.rate().equals(plan.rate())
+                            || file.channels() != print.channels())) {
                 off.add(file.path());
             }
         }
         long mono = files.stream().filter(file -> file.channels() == 1).count();
         String wanted = plan.rate().label() + " " + plan.depth().sample().label();
-        said.add(off.isEmpty() ? Verdict.good("All " + wanted, mono + " mono, " + (files.size() - mono) + " stereo")
-                : new Verdict(Grade.WRONG, off.size() + " of another format", "not " + wanted + " as planned", off, Remedy.PRINT_AGAIN));
+        said.add(
+                off.isEmpty()
+                        ? Verdict.good("All " + wanted, mono + " mono, " + (files.size() - mono) + " stereo")
+                        : new Verdict(
+                                Grade.WRONG,
+                                off.size() + " of another format",
+                                "not " + wanted + " as planned",
+                                off,
+                                Remedy.PRINT_AGAIN));
     }
 
     private void sum(SumProof sum) {
@@ -137,21 +193,37 @@ final class Verdicts {
             return; // not meant to add up; the received check says what these files are
         }
         if (sum.addsUp()) {
-            said.add(Verdict.good(where + "Adds up: " + db(sum.peakDbfs()), files(sum.files().size()) + " against the reference mix"));
+            said.add(Verdict.good(
+                    where + "Adds up: " + db(sum.peakDbfs()),
+                    files(sum.files().size()) + " against the reference mix"));
             return;
         }
-        String why = sum.culprits().isEmpty() ? "No single file explains it." : sum.culprits().get(0).words();
-        List<String> about = sum.culprits().isEmpty() ? List.of() : sum.culprits().get(0).files();
-        said.add(new Verdict(Grade.WRONG, where + "Does not add up: " + db(sum.peakDbfs()), why + " The leftover is loudest at " + sum.place() + ".",
-                about, Remedy.PLAN));
+        String why = sum.culprits().isEmpty()
+                ? "No single file explains it."
+                : sum.culprits().get(0).words();
+        List<String> about =
+                sum.culprits().isEmpty() ? List.of() : sum.culprits().get(0).files();
+        said.add(new Verdict(
+                Grade.WRONG,
+                where + "Does not add up: " + db(sum.peakDbfs()),
+                why + " The leftover is loudest at " + sum.place() + ".",
+                about,
+                Remedy.PLAN));
     }
 
     private void received(ReceivedProof received) {
         String where = received.section().isEmpty() ? "" : received.section() + ": ";
-        String what = files(received.files().size()) + " in a fresh session, at unity and in the middle, against " + received.against();
-        said.add(received.same() ? Verdict.good(where + "Received as sent: " + db(received.peakDbfs()), what)
-                : new Verdict(Grade.WRONG, where + "Not as sent: " + db(received.peakDbfs()), what + "; the difference is loudest at " + received.place(),
-                        List.of(), Remedy.PLAN));
+        String what = files(received.files().size()) + " in a fresh session, at unity and in the middle, against "
+                + received.against();
+        said.add(
+                received.same()
+                        ? Verdict.good(where + "Received as sent: " + db(received.peakDbfs()), what)
+                        : new Verdict(
+                                Grade.WRONG,
+                                where + "Not as sent: " + db(received.peakDbfs()),
+                                what + "; the difference is loudest at " + received.place(),
+                                List.of(),
+                                Remedy.PLAN));
     }
 
     private static String files(int count) {
@@ -161,13 +233,30 @@ final class Verdicts {
     private void levels() {
         addIfAny(FileProof::silent, Grade.LOOK, "silent", "not one sample differs from zero", Remedy.PLAN);
         addIfAny(FileProof::nearlySilent, Grade.LOOK, "nearly silent", "never above −60 dBFS", Remedy.PLAN);
-        addIfAny(file -> file.overs() > 0, Grade.WRONG, "over full scale",
-                "louder than the format holds, cut off there; print 32-bit float instead", Remedy.PLAN);
-        addIfAny(Verdicts::isAboveFullScale, Grade.LOOK, "above full scale",
-                "kept whole, since floats can; turn it down before it goes to integers", Remedy.PLAN);
-        addIfAny(file -> file.fullScaleSamples() > 0 && file.overs() == 0 && !isAboveFullScale(file), Grade.LOOK,
-                "at full scale", "samples at the very top of the scale", Remedy.PLAN);
-        addIfAny(file -> Math.abs(file.offset()) > OFFSET, Grade.LOOK, "off zero", "the mean of its samples is not zero; a low cut takes that away", Remedy.PLAN);
+        addIfAny(
+                file -> file.overs() > 0,
+                Grade.WRONG,
+                "over full scale",
+                "louder than the format holds, cut off there; print 32-bit float instead",
+                Remedy.PLAN);
+        addIfAny(
+                Verdicts::isAboveFullScale,
+                Grade.LOOK,
+                "above full scale",
+                "kept whole, since floats can; turn it down before it goes to integers",
+                Remedy.PLAN);
+        addIfAny(
+                file -> file.fullScaleSamples() > 0 && file.overs() == 0 && !isAboveFullScale(file),
+                Grade.LOOK,
+                "at full scale",
+                "samples at the very top of the scale",
+                Remedy.PLAN);
+        addIfAny(
+                file -> Math.abs(file.offset()) > OFFSET,
+                Grade.LOOK,
+                "off zero",
+                "the mean of its samples is not zero; a low cut takes that away",
+                Remedy.PLAN);
     }
 
     /** Only floats can be louder than full scale. */
@@ -176,25 +265,45 @@ final class Verdicts {
     }
 
     private void twins() {
-        List<FileProof> twins = files.stream().filter(file -> file.like() != null).toList();
+        List<FileProof> twins =
+                files.stream().filter(file -> file.like() != null).toList();
         if (!twins.isEmpty()) {
             FileProof first = twins.get(0);
-            String detail = twins.size() == 1 ? called(first.path()) + " holds " + called(first.like().file()) + ", " + first.like().words()
-                    : twins.stream().map(file -> called(file.path()) + " as " + called(file.like().file()) + ", " + file.like().words()).limit(3).collect(Collectors.joining("; "));
-            said.add(new Verdict(Grade.LOOK, twins.size() + " same as another", detail, twins.stream().map(FileProof::path).toList(), Remedy.PLAN));
+            String detail = twins.size() == 1
+                    ? called(first.path()) + " holds " + called(first.like().file()) + ", "
+                            + first.like().words()
+                    : twins.stream()
+                            .map(file -> called(file.path()) + " as "
+                                    + called(file.like().file()) + ", "
+                                    + file.like().words())
+                            .limit(3)
+                            .collect(Collectors.joining("; "));
+            said.add(new Verdict(
+                    Grade.LOOK,
+                    twins.size() + " same as another",
+                    detail,
+                    twins.stream().map(FileProof::path).toList(),
+                    Remedy.PLAN));
         }
     }
 
     private void addIfAny(Predicate<FileProof> is, Grade grade, String what, String detail, Remedy remedy) {
-        List<FileProof> found = files.stream().filter(FileProof::isRead).filter(is).toList();
+        List<FileProof> found =
+                files.stream().filter(FileProof::isRead).filter(is).toList();
         if (!found.isEmpty()) {
             String who = found.size() == 1 ? called(found.get(0).path()) + ": " : "";
-            said.add(new Verdict(grade, found.size() + " " + what, who + detail, found.stream().map(FileProof::path).toList(), remedy));
+            said.add(new Verdict(
+                    grade,
+                    found.size() + " " + what,
+                    who + detail,
+                    found.stream().map(FileProof::path).toList(),
+                    remedy));
         }
     }
 
     private String names(List<String> paths) {
-        return paths.stream().map(this::called).limit(3).collect(Collectors.joining(", ")) + (paths.size() > 3 ? " and " + (paths.size() - 3) + " more" : "");
+        return paths.stream().map(this::called).limit(3).collect(Collectors.joining(", "))
+                + (paths.size() > 3 ? " and " + (paths.size() - 3) + " more" : "");
     }
 
     /** By its name alone where that is enough. */
@@ -208,7 +317,9 @@ final class Verdicts {
 
     /** {@code −138.2 dB}; nothing at all is a word. */
     static String db(Double dbfs) {
-        return dbfs == null ? "nothing left over" : String.format(Locale.ROOT, "%.0f dB", dbfs).replace("-", "−");
+        return dbfs == null
+                ? "nothing left over"
+                : String.format(Locale.ROOT, "%.0f dB", dbfs).replace("-", "−");
     }
 
     /** Thousands set apart by narrow blanks, as the sheet does. */

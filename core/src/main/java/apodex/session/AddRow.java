@@ -17,7 +17,9 @@ public record AddRow(Row row, @Nullable String before) implements SessionEdit {
             throw new EditRefused("row", "There is no row to add.");
         }
         Row named = row.withName(NameRule.check("name", row.name()));
-        String place = before == null ? session.mix().id() : SessionEdit.row(session, before).id();
+        String place = before == null
+                ? session.mix().id()
+                : SessionEdit.row(session, before).id();
         List<Row> rows = new ArrayList<>();
         for (Row each : session.rows()) {
             if (each.id().equals(place)) {

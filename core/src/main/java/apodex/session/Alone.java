@@ -23,9 +23,13 @@ public final class Alone {
             return session;
         }
         Set<String> heard = new HashSet<>(wanted);
-        session.rows().stream().filter(row -> Routing.downstream(session, row, Routing.Through.OUTPUTS_AND_SENDS).stream()
-                .anyMatch(each -> wanted.contains(each.id()) && !(each instanceof ReturnRow && isSource(row)))).forEach(row -> heard.add(row.id()));
-        return session.withRows(session.rows().stream().map(row -> isSource(row) && !heard.contains(row.id()) ? silenced(row) : row).toList());
+        session.rows().stream()
+                .filter(row -> Routing.downstream(session, row, Routing.Through.OUTPUTS_AND_SENDS).stream()
+                        .anyMatch(each -> wanted.contains(each.id()) && !(each instanceof ReturnRow && isSource(row))))
+                .forEach(row -> heard.add(row.id()));
+        return session.withRows(session.rows().stream()
+                .map(row -> isSource(row) && !heard.contains(row.id()) ? silenced(row) : row)
+                .toList());
     }
 
     private static boolean isSource(Row row) {

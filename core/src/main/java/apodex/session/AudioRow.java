@@ -9,7 +9,8 @@ import java.util.List;
  * @param takes  one at least
  * @param active id of the take that is heard
  */
-public record AudioRow(String id, String name, List<Take> takes, String active, Strip strip, About about) implements Row {
+public record AudioRow(String id, String name, List<Take> takes, String active, Strip strip, About about)
+        implements Row {
     private static final String FIRST_TAKE = "t1";
 
     public AudioRow {
@@ -35,8 +36,11 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
     /** The active take's clips that are not muted. */
     @JsonIgnore
     public List<Clip> clips() {
-        return takes.stream().filter(take -> take.id().equals(active)).flatMap(take -> take.clips().stream())
-                .filter(clip -> !clip.muted()).toList();
+        return takes.stream()
+                .filter(take -> take.id().equals(active))
+                .flatMap(take -> take.clips().stream())
+                .filter(clip -> !clip.muted())
+                .toList();
     }
 
     @Override

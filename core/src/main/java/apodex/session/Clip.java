@@ -42,16 +42,57 @@ public record Clip(
     }
 
     /** A clip of the polarity it was recorded with. */
-    public Clip(String recording, int firstChannel, int channels, long position, long offset, long frames, double gainDb,
-            Fade fadeIn, Fade fadeOut, List<Insert> inserts, boolean muted) {
-        this(recording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, false);
+    public Clip(
+            String recording,
+            int firstChannel,
+            int channels,
+            long position,
+            long offset,
+            long frames,
+            double gainDb,
+            Fade fadeIn,
+            Fade fadeOut,
+            List<Insert> inserts,
+            boolean muted) {
+        this(
+                recording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                frames,
+                gainDb,
+                fadeIn,
+                fadeOut,
+                inserts,
+                muted,
+                false);
     }
 
     /** A clip with straight fades and nothing else. */
-    public Clip(String recording, int firstChannel, int channels, long position, long offset, long frames,
-            double gainDb, long fadeInFrames, long fadeOutFrames) {
-        this(recording, firstChannel, channels, position, offset, frames, gainDb, Fade.straight(fadeInFrames),
-                Fade.straight(fadeOutFrames), List.of(), false, false);
+    public Clip(
+            String recording,
+            int firstChannel,
+            int channels,
+            long position,
+            long offset,
+            long frames,
+            double gainDb,
+            long fadeInFrames,
+            long fadeOutFrames) {
+        this(
+                recording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                frames,
+                gainDb,
+                Fade.straight(fadeInFrames),
+                Fade.straight(fadeOutFrames),
+                List.of(),
+                false,
+                false);
     }
 
     public static Clip whole(Recording recording, int firstChannel, int channels, long position) {
@@ -71,29 +112,76 @@ public record Clip(
 
     /** The same clip from another recording. */
     public Clip of(String otherRecording) {
-        return new Clip(otherRecording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, inverted);
+        return new Clip(
+                otherRecording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                frames,
+                gainDb,
+                fadeIn,
+                fadeOut,
+                inserts,
+                muted,
+                inverted);
     }
 
     /** The same clip at another place. */
     public Clip at(long otherPosition) {
-        return new Clip(recording, firstChannel, channels, otherPosition, offset, frames, gainDb, fadeIn, fadeOut, inserts, muted, inverted);
+        return new Clip(
+                recording,
+                firstChannel,
+                channels,
+                otherPosition,
+                offset,
+                frames,
+                gainDb,
+                fadeIn,
+                fadeOut,
+                inserts,
+                muted,
+                inverted);
     }
 
     /** The clip's beginning; fades that no longer fit are shortened. */
     public Clip cutTo(long length) {
         long in = Math.min(fadeIn.frames(), length);
-        return new Clip(recording, firstChannel, channels, position, offset, length, gainDb, new Fade(in, fadeIn.curve()),
-                new Fade(Math.min(fadeOut.frames(), length - in), fadeOut.curve()), inserts, muted, inverted);
+        return new Clip(
+                recording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                length,
+                gainDb,
+                new Fade(in, fadeIn.curve()),
+                new Fade(Math.min(fadeOut.frames(), length - in), fadeOut.curve()),
+                inserts,
+                muted,
+                inverted);
     }
 
     /** The same clip with other fades. */
     public Clip withFades(Fade in, Fade out) {
-        return new Clip(recording, firstChannel, channels, position, offset, frames, gainDb, in, out, inserts, muted, inverted);
+        return new Clip(
+                recording, firstChannel, channels, position, offset, frames, gainDb, in, out, inserts, muted, inverted);
     }
 
     /** The same clip with other inserts. */
     public Clip withInserts(List<Insert> other) {
-        return new Clip(recording, firstChannel, channels, position, offset, frames, gainDb, fadeIn, fadeOut, other,
-                muted, inverted);
+        return new Clip(
+                recording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                frames,
+                gainDb,
+                fadeIn,
+                fadeOut,
+                other,
+                muted,
+                inverted);
     }
 }

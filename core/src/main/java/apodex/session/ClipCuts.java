@@ -17,8 +17,19 @@ public final class ClipCuts {
         }
         Fade in = start == clip.position() ? clip.fadeIn() : Fade.NONE;
         Fade out = end == clip.range().end() ? clip.fadeOut() : Fade.NONE;
-        Clip whole = new Clip(clip.recording(), clip.firstChannel(), clip.channels(), start,
-                clip.offset() + start - clip.position(), clip.range().end() - start, clip.gainDb(), in, out, clip.inserts(), clip.muted(), clip.inverted());
+        Clip whole = new Clip(
+                clip.recording(),
+                clip.firstChannel(),
+                clip.channels(),
+                start,
+                clip.offset() + start - clip.position(),
+                clip.range().end() - start,
+                clip.gainDb(),
+                in,
+                out,
+                clip.inserts(),
+                clip.muted(),
+                clip.inverted());
         return Optional.of(whole.cutTo(end - start));
     }
 

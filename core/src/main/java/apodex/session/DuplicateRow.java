@@ -10,8 +10,10 @@ public record DuplicateRow(String row) implements SessionEdit {
     public Session applyTo(Session session) {
         Row source = SessionEdit.row(session, row);
         if (source instanceof MixRow || source instanceof PartRow) {
-            throw new EditRefused("row", "“" + source.name() + "” is there once: "
-                    + (source instanceof MixRow ? "a session has one mix." : "a part sounds on one row."));
+            throw new EditRefused(
+                    "row",
+                    "“" + source.name() + "” is there once: "
+                            + (source instanceof MixRow ? "a session has one mix." : "a part sounds on one row."));
         }
         Row copy = withId(source, RowIds.next(session)).withName(freeName(session, source.name()));
         List<Row> rows = session.rows();
@@ -24,9 +26,11 @@ public record DuplicateRow(String row) implements SessionEdit {
             return new AudioRow(id, audio.name(), audio.takes(), audio.active(), audio.strip(), audio.about());
         }
         if (source instanceof InstrumentRow player) {
-            return new InstrumentRow(id, player.name(), player.instrument(), player.notes(), player.strip(), player.about());
+            return new InstrumentRow(
+                    id, player.name(), player.instrument(), player.notes(), player.strip(), player.about());
         }
-        return source instanceof BusRow ? new BusRow(id, source.name(), source.strip(), source.about())
+        return source instanceof BusRow
+                ? new BusRow(id, source.name(), source.strip(), source.about())
                 : new ReturnRow(id, source.name(), source.strip(), source.about());
     }
 

@@ -18,13 +18,17 @@ public record Fade(long frames, Curve curve) {
     /** How the gain goes from nothing to one, with {@code x} the share of the fade that has passed. */
     public enum Curve {
         /** {@code x}: two clips that are alike keep their sum. */
-        @JsonProperty("straight") STRAIGHT,
+        @JsonProperty("straight")
+        STRAIGHT,
         /** {@code sin(x pi/2)}: two clips that are unlike keep their power. */
-        @JsonProperty("equalPower") EQUAL_POWER,
+        @JsonProperty("equalPower")
+        EQUAL_POWER,
         /** {@code (1 - cos(x pi)) / 2}: soft at both ends. */
-        @JsonProperty("soft") SOFT,
+        @JsonProperty("soft")
+        SOFT,
         /** {@code x^2}: stays low for long, as loudness is heard. */
-        @JsonProperty("slow") SLOW;
+        @JsonProperty("slow")
+        SLOW;
 
         /** The gain after a share {@code x} of the fade, 0 to 1. */
         public double gain(double x) {

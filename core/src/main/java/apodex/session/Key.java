@@ -24,10 +24,12 @@ public record Key(String tonic, String mode) {
         if (!matcher.matches()) {
             throw new IllegalArgumentException("“" + written + "” is not a key; write it like G major or F# minor.");
         }
-        String accidental = matcher.group(2) == null ? "" : switch (matcher.group(2).toLowerCase(Locale.ROOT)) {
-            case "#", "♯", "sharp" -> "♯";
-            default -> "♭";
-        };
+        String accidental = matcher.group(2) == null
+                ? ""
+                : switch (matcher.group(2).toLowerCase(Locale.ROOT)) {
+                    case "#", "♯", "sharp" -> "♯";
+                    default -> "♭";
+                };
         String mode = matcher.group(3) == null ? "major" : matcher.group(3).toLowerCase(Locale.ROOT);
         return new Key(matcher.group(1).toUpperCase(Locale.ROOT) + accidental, mode);
     }

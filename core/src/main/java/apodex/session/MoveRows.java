@@ -17,7 +17,8 @@ public record MoveRows(List<String> rows, @Nullable String before) implements Se
 
     @Override
     public Session applyTo(Session session) {
-        List<Row> moved = session.rows().stream().filter(row -> rows.contains(row.id())).toList();
+        List<Row> moved =
+                session.rows().stream().filter(row -> rows.contains(row.id())).toList();
         rows.forEach(row -> SessionEdit.row(session, row));
         if (moved.isEmpty() || moved.contains(session.mix())) {
             throw new EditRefused("rows", "The mix stays last; every other row can be moved.");

@@ -26,8 +26,8 @@ public final class NameRule {
         String composed = Normalizer.normalize(name.strip(), Normalizer.Form.NFC);
         int length = composed.codePointCount(0, composed.length());
         if (length > LONGEST) {
-            throw new EditRefused(field, "“" + shown(composed) + "” has " + length
-                    + " characters; a name can have " + LONGEST + ".");
+            throw new EditRefused(
+                    field, "“" + shown(composed) + "” has " + length + " characters; a name can have " + LONGEST + ".");
         }
         composed.codePoints().forEach(character -> checkCharacter(field, composed, character));
         return composed;
@@ -55,21 +55,28 @@ public final class NameRule {
     }
 
     private static boolean isPicture(int c) {
-        return c >= 0x1F000 && c <= 0x1FAFF || c >= 0x2600 && c <= 0x27BF && c != 0x266D && c != 0x266E && c != 0x266F
+        return c >= 0x1F000 && c <= 0x1FAFF
+                || c >= 0x2600 && c <= 0x27BF && c != 0x266D && c != 0x266E && c != 0x266F
                 || c >= 0xFE00 && c <= 0xFE0F;
     }
 
     private static boolean isHidden(int c) {
         int type = Character.getType(c);
-        return type == Character.CONTROL || type == Character.FORMAT && c != 0x200C && c != 0x200D
-                || type == Character.SURROGATE || type == Character.UNASSIGNED || type == Character.PRIVATE_USE
-                || type == Character.LINE_SEPARATOR || type == Character.PARAGRAPH_SEPARATOR;
+        return type == Character.CONTROL
+                || type == Character.FORMAT && c != 0x200C && c != 0x200D
+                || type == Character.SURROGATE
+                || type == Character.UNASSIGNED
+                || type == Character.PRIVATE_USE
+                || type == Character.LINE_SEPARATOR
+                || type == Character.PARAGRAPH_SEPARATOR;
     }
 
     /** A name as it can stand in a sentence: cut, with everything unseen replaced. */
     public static String shown(String name) {
         StringBuilder out = new StringBuilder();
-        name.codePoints().limit(SHOWN).forEach(c -> out.appendCodePoint(isDirectionMark(c) || isHidden(c) ? '\uFFFD' : c));
+        name.codePoints()
+                .limit(SHOWN)
+                .forEach(c -> out.appendCodePoint(isDirectionMark(c) || isHidden(c) ? '\uFFFD' : c));
         return name.codePointCount(0, name.length()) > SHOWN ? out.append("…").toString() : out.toString();
     }
 }

@@ -8,10 +8,14 @@ import com.fasterxml.jackson.annotation.JsonProperty;
  */
 public enum PanLaw {
     /** 0 dB at the centre: the curve of -3 dB lifted, so that the sides are 3 dB louder. */
-    @JsonProperty("0") ZERO(1, Math.sqrt(2)),
-    @JsonProperty("-3") MINUS_3(1, 1),
-    @JsonProperty("-4.5") MINUS_4_5(1.5, 1),
-    @JsonProperty("-6") MINUS_6(2, 1);
+    @JsonProperty("0")
+    ZERO(1, Math.sqrt(2)),
+    @JsonProperty("-3")
+    MINUS_3(1, 1),
+    @JsonProperty("-4.5")
+    MINUS_4_5(1.5, 1),
+    @JsonProperty("-6")
+    MINUS_6(2, 1);
 
     private final double power;
     private final double lift;

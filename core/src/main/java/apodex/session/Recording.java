@@ -29,14 +29,22 @@ public record Recording(
         @Nullable String title) {
 
     /** A recording that does not say what it holds. */
-    public Recording(String sha256, String fileName, SampleRate rate, int channels, SampleFormat sample, long frames,
-            @Nullable Long timeReference, @Nullable String originated) {
+    public Recording(
+            String sha256,
+            String fileName,
+            SampleRate rate,
+            int channels,
+            SampleFormat sample,
+            long frames,
+            @Nullable Long timeReference,
+            @Nullable String originated) {
         this(sha256, fileName, rate, channels, sample, frames, timeReference, originated, null);
     }
 
     /** Its length when it is played at another rate. */
     public long framesAt(SampleRate other) {
-        return rate.equals(other) ? frames
+        return rate.equals(other)
+                ? frames
                 : Math.floorDiv(frames * (long) other.hertz() + rate.hertz() - 1, (long) rate.hertz());
     }
 }

@@ -17,7 +17,8 @@ public record RemoveRow(String row) implements SessionEdit {
         }
         List<Row> rows = new ArrayList<>();
         for (Row each : session.rows()) {
-            boolean isPartOfIt = each instanceof PartRow part && part.instrument().equals(row);
+            boolean isPartOfIt =
+                    each instanceof PartRow part && part.instrument().equals(row);
             if (!each.id().equals(row) && !isPartOfIt) {
                 rows.add(each.withStrip(without(gone, each.strip())));
             }
@@ -28,10 +29,13 @@ public record RemoveRow(String row) implements SessionEdit {
     private Strip without(Row gone, Strip strip) {
         List<String> outputs = strip.outputs().stream()
                 .flatMap(output -> output.equals(row) ? gone.strip().outputs().stream() : Stream.of(output))
-                .distinct().toList();
-        List<Send> sends = strip.sends().stream().filter(send -> !send.to().equals(row)).toList();
+                .distinct()
+                .toList();
+        List<Send> sends =
+                strip.sends().stream().filter(send -> !send.to().equals(row)).toList();
         List<Insert> inserts = strip.inserts().stream()
-                .map(insert -> row.equals(insert.key()) ? insert.keyedBy(null) : insert).toList();
+                .map(insert -> row.equals(insert.key()) ? insert.keyedBy(null) : insert)
+                .toList();
         return strip.withOutputs(outputs).withSends(sends).withInserts(inserts);
     }
 

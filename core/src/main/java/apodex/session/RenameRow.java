@@ -20,7 +20,8 @@ public record RenameRow(String row, String name, @Nullable NamedBy named) implem
         }
         String checked = NameRule.check("name", name);
         NamedBy who = named == null ? NamedBy.HAND : named;
-        return session.withRow(row, before -> before.withName(checked).withAbout(before.about().withNameFrom(who)));
+        return session.withRow(
+                row, before -> before.withName(checked).withAbout(before.about().withNameFrom(who)));
     }
 
     @Override

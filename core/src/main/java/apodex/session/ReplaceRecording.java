@@ -13,19 +13,29 @@ import java.util.List;
 public record ReplaceRecording(String old, Recording replacement) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
-        Recording before = session.recordings().stream().filter(each -> each.sha256().equals(old)).findFirst()
+        Recording before = session.recordings().stream()
+                .filter(each -> each.sha256().equals(old))
+                .findFirst()
                 .orElseThrow(() -> new EditRefused("old", "This session has no such recording to replace."));
         if (replacement == null || replacement.channels() < before.channels()) {
-            throw new EditRefused("replacement", "“" + before.fileName() + "” has " + before.channels()
-                    + " channels; what takes its place needs as many.");
+            throw new EditRefused(
+                    "replacement",
+                    "“" + before.fileName() + "” has " + before.channels()
+                            + " channels; what takes its place needs as many.");
         }
         List<Recording> recordings = new ArrayList<>(session.recordings());
         recordings.remove(before);
         Session with = new UseRecordings(List.of(replacement)).applyTo(session.withRecordings(recordings));
         long frames = replacement.framesAt(session.rate());
-        List<Row> rows = session.rows().stream().map(row -> row instanceof AudioRow audio
-                ? audio.withTakes(audio.takes().stream().map(take -> new Take(take.id(), take.name(), clips(take, frames))).toList(),
-                        audio.active()) : row).toList();
+        List<Row> rows = session.rows().stream()
+                .map(row -> row instanceof AudioRow audio
+                        ? audio.withTakes(
+                                audio.takes().stream()
+                                        .map(take -> new Take(take.id(), take.name(), clips(take, frames)))
+                                        .toList(),
+                                audio.active())
+                        : row)
+                .toList();
         return SessionRules.checked(with.withRows(rows));
     }
 
@@ -43,7 +53,12 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
 
     @Override
     public String describe(Session before) {
-        return "Replace “" + before.recordings().stream().filter(each -> each.sha256().equals(old)).map(Recording::fileName)
-                .findFirst().orElse(old) + "”";
+        return "Replace “"
+                + before.recordings().stream()
+                        .filter(each -> each.sha256().equals(old))
+                        .map(Recording::fileName)
+                        .findFirst()
+                        .orElse(old)
+                + "”";
     }
 }

@@ -5,20 +5,31 @@ import java.util.Locale;
 
 /** What a row is in the music: decides what its name can be cleaned to, and how rows are put in order. */
 public enum Role {
-    @JsonProperty("drums") DRUMS,
-    @JsonProperty("bass") BASS,
-    @JsonProperty("guitars") GUITARS,
-    @JsonProperty("keys") KEYS,
-    @JsonProperty("strings") STRINGS,
-    @JsonProperty("winds") WINDS,
-    @JsonProperty("voices") VOICES,
-    @JsonProperty("effects") EFFECTS,
+    @JsonProperty("drums")
+    DRUMS,
+    @JsonProperty("bass")
+    BASS,
+    @JsonProperty("guitars")
+    GUITARS,
+    @JsonProperty("keys")
+    KEYS,
+    @JsonProperty("strings")
+    STRINGS,
+    @JsonProperty("winds")
+    WINDS,
+    @JsonProperty("voices")
+    VOICES,
+    @JsonProperty("effects")
+    EFFECTS,
     /** A beat to play to, not music. */
-    @JsonProperty("click") CLICK,
+    @JsonProperty("click")
+    CLICK,
     /** A sketch or spoken counting to play to, not music. */
-    @JsonProperty("guide") GUIDE,
+    @JsonProperty("guide")
+    GUIDE,
     /** None of these, or nobody has said. */
-    @JsonProperty("other") OTHER;
+    @JsonProperty("other")
+    OTHER;
 
     /** As it stands in sentences. */
     public String words() {

@@ -10,7 +10,10 @@ import java.util.stream.Collectors;
 /** Which rows feed which: outputs, sends, and the rows that inserts listen to. */
 public final class Routing {
     /** The ways a sound is followed. */
-    public enum Through { OUTPUTS, OUTPUTS_AND_SENDS }
+    public enum Through {
+        OUTPUTS,
+        OUTPUTS_AND_SENDS
+    }
 
     private Routing() {}
 
@@ -42,8 +45,11 @@ public final class Routing {
         if (path.contains(row)) {
             List<Row> loop = new ArrayList<>(path.subList(path.indexOf(row), path.size()));
             loop.add(row);
-            throw new EditRefused("outputs", "That would be a loop: " + loop.stream()
-                    .map(each -> "“" + each.name() + "”").collect(Collectors.joining(" feeds ")) + ".");
+            throw new EditRefused(
+                    "outputs",
+                    "That would be a loop: "
+                            + loop.stream().map(each -> "“" + each.name() + "”").collect(Collectors.joining(" feeds "))
+                            + ".");
         }
         if (!done.add(row.id())) {
             return;
@@ -70,22 +76,31 @@ public final class Routing {
 
     /** Rows whose sound arrives at a row directly, in order. A muted row's does so only by a send before its fader. */
     public static List<Row> feeding(Session session, Row row, Through through) {
-        return session.rows().stream().filter(each -> !each.strip().muted() && next(each, through).contains(row.id())
-                || through == Through.OUTPUTS_AND_SENDS && each.strip().sends().stream()
-                        .anyMatch(send -> send.from() == Send.From.BEFORE_FADER && send.to().equals(row.id()))).toList();
+        return session.rows().stream()
+                .filter(each -> !each.strip().muted() && next(each, through).contains(row.id())
+                        || through == Through.OUTPUTS_AND_SENDS
+                                && each.strip().sends().stream()
+                                        .anyMatch(send -> send.from() == Send.From.BEFORE_FADER
+                                                && send.to().equals(row.id())))
+                .toList();
     }
 
     /** Rows that a bus carries: who has the bus has them. Those it runs beside are not among them. */
     public static List<Row> members(Session session, Row bus) {
         List<Row> besides = besides(session, bus);
-        return feeding(session, bus, Through.OUTPUTS).stream().filter(row -> !besides.contains(row)).toList();
+        return feeding(session, bus, Through.OUTPUTS).stream()
+                .filter(row -> !besides.contains(row))
+                .toList();
     }
 
     /** Rows that a bus runs beside: they feed it, and something else as well that it ends in too. */
     public static List<Row> besides(Session session, Row bus) {
-        List<String> after = downstream(session, bus, Through.OUTPUTS).stream().map(Row::id).toList();
+        List<String> after =
+                downstream(session, bus, Through.OUTPUTS).stream().map(Row::id).toList();
         return feeding(session, bus, Through.OUTPUTS).stream()
-                .filter(row -> row.strip().outputs().stream().anyMatch(output -> !output.equals(bus.id()) && after.contains(output))).toList();
+                .filter(row -> row.strip().outputs().stream()
+                        .anyMatch(output -> !output.equals(bus.id()) && after.contains(output)))
+                .toList();
     }
 
     private static List<String> next(Row row, Through through) {

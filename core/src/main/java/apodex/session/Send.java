@@ -17,8 +17,10 @@ public record Send(String to, double levelDb, From from) {
     /** Where a send is taken. */
     public enum From {
         /** After the inserts, whatever fader, pan and mute do; a mono row goes to the middle at unity. */
-        @JsonProperty("beforeFader") BEFORE_FADER,
+        @JsonProperty("beforeFader")
+        BEFORE_FADER,
         /** After fader, pan and mute. */
-        @JsonProperty("afterFader") AFTER_FADER
+        @JsonProperty("afterFader")
+        AFTER_FADER
     }
 }

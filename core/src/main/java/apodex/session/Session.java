@@ -42,7 +42,12 @@ public record Session(
     }
 
     /** A session without markers, with the usual pan law. */
-    public Session(Song song, SampleRate rate, long startReference, String originated, List<Recording> recordings,
+    public Session(
+            Song song,
+            SampleRate rate,
+            long startReference,
+            String originated,
+            List<Recording> recordings,
             List<Row> rows) {
         this(song, rate, startReference, originated, PanLaw.MINUS_3, List.of(), recordings, rows);
     }
@@ -81,20 +86,30 @@ public record Session(
             return audio.clips().stream().mapToLong(Clip::position).min();
         }
         if (row instanceof InstrumentRow player) {
-            OptionalDouble quarter = player.notes().stream().mapToDouble(Note::quarter).min();
-            return quarter.isEmpty() ? OptionalLong.empty() : OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate));
+            OptionalDouble quarter =
+                    player.notes().stream().mapToDouble(Note::quarter).min();
+            return quarter.isEmpty()
+                    ? OptionalLong.empty()
+                    : OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate));
         }
         return row instanceof PartRow part ? firstFrame(row(part.instrument()).orElseThrow()) : OptionalLong.empty();
     }
 
     @JsonIgnore
     public List<AudioRow> audioRows() {
-        return rows.stream().filter(AudioRow.class::isInstance).map(AudioRow.class::cast).toList();
+        return rows.stream()
+                .filter(AudioRow.class::isInstance)
+                .map(AudioRow.class::cast)
+                .toList();
     }
 
     @JsonIgnore
     public MixRow mix() {
-        return rows.stream().filter(MixRow.class::isInstance).map(MixRow.class::cast).findFirst().orElseThrow();
+        return rows.stream()
+                .filter(MixRow.class::isInstance)
+                .map(MixRow.class::cast)
+                .findFirst()
+                .orElseThrow();
     }
 
     public Optional<Row> row(String id) {
@@ -103,13 +118,19 @@ public record Session(
 
     /** Names of the parts of an instrument row that have rows of their own. */
     public List<String> partsOnTheirOwn(String instrumentRow) {
-        return rows.stream().filter(PartRow.class::isInstance).map(PartRow.class::cast)
-                .filter(part -> part.instrument().equals(instrumentRow)).map(PartRow::part).toList();
+        return rows.stream()
+                .filter(PartRow.class::isInstance)
+                .map(PartRow.class::cast)
+                .filter(part -> part.instrument().equals(instrumentRow))
+                .map(PartRow::part)
+                .toList();
     }
 
     /** @throws IllegalArgumentException when the session does not use it */
     public Recording recording(String sha256) {
-        return recordings.stream().filter(recording -> recording.sha256().equals(sha256)).findFirst()
+        return recordings.stream()
+                .filter(recording -> recording.sha256().equals(sha256))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("The session has no recording " + sha256 + "."));
     }
 
@@ -135,6 +156,8 @@ public record Session(
 
     /** The same session with one row changed. */
     public Session withRow(String id, UnaryOperator<Row> change) {
-        return withRows(rows.stream().map(row -> row.id().equals(id) ? change.apply(row) : row).toList());
+        return withRows(rows.stream()
+                .map(row -> row.id().equals(id) ? change.apply(row) : row)
+                .toList());
     }
 }

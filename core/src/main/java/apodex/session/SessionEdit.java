@@ -31,9 +31,31 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
     @JsonSubTypes.Type(value = ReplaceRecording.class, name = "replaceRecording"),
     @JsonSubTypes.Type(value = Together.class, name = "together")
 })
-public sealed interface SessionEdit permits RenameRow, SetSong, SetTempoMap, SetMarkers, SetPanLaw, AddRow, RemoveRow,
-        SetTakes, SetNotes, SetInserts, SetFader, SetMoves, SetSends, SetOutputs,
-        SetAbout, MoveRows, DuplicateRow, SetInstrument, SplitParts, UseTakeFor, ShiftSession, UseRecordings, ReplaceRecording, Together {
+public sealed interface SessionEdit
+        permits RenameRow,
+                SetSong,
+                SetTempoMap,
+                SetMarkers,
+                SetPanLaw,
+                AddRow,
+                RemoveRow,
+                SetTakes,
+                SetNotes,
+                SetInserts,
+                SetFader,
+                SetMoves,
+                SetSends,
+                SetOutputs,
+                SetAbout,
+                MoveRows,
+                DuplicateRow,
+                SetInstrument,
+                SplitParts,
+                UseTakeFor,
+                ShiftSession,
+                UseRecordings,
+                ReplaceRecording,
+                Together {
     /**
      * The session after this edit.
      *
@@ -46,8 +68,9 @@ public sealed interface SessionEdit permits RenameRow, SetSong, SetTempoMap, Set
 
     /** The row of that id, or a refusal. */
     static Row row(Session session, String id) {
-        return session.row(id).orElseThrow(
-                () -> new EditRefused("row", "There is no row “" + NameRule.shown(String.valueOf(id)) + "” in this session."));
+        return session.row(id)
+                .orElseThrow(() -> new EditRefused(
+                        "row", "There is no row “" + NameRule.shown(String.valueOf(id)) + "” in this session."));
     }
 
     /** How a row is called in the words for undo. */

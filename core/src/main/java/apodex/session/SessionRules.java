@@ -51,20 +51,27 @@ public final class SessionRules {
     private void rowsAreThere() {
         Set<String> ids = new HashSet<>();
         for (Row row : session.rows()) {
-            require(row.id() != null && row.id().matches("[A-Za-z0-9_-]{1,40}"), "row",
+            require(
+                    row.id() != null && row.id().matches("[A-Za-z0-9_-]{1,40}"),
+                    "row",
                     "A row's id is 1 to 40 letters, digits, - or _.");
             require(ids.add(row.id()), "row", "There is already a row “" + row.id() + "”.");
             require(row.strip() != null, "row", "Row “" + row.name() + "” says nothing of its way out.");
         }
         long mixes = session.rows().stream().filter(MixRow.class::isInstance).count();
-        require(mixes == 1 && session.rows().get(session.rows().size() - 1) instanceof MixRow, "row",
+        require(
+                mixes == 1 && session.rows().get(session.rows().size() - 1) instanceof MixRow,
+                "row",
                 "A session has one mix, as its last row.");
     }
 
     private void tempoMapHolds() {
         try {
             TempoMap map = session.song().timeline();
-            require(map.tempos().size() + map.meters().size() < 10_000, "tempoChanges", "A song cannot have that many changes.");
+            require(
+                    map.tempos().size() + map.meters().size() < 10_000,
+                    "tempoChanges",
+                    "A song cannot have that many changes.");
         } catch (IllegalArgumentException e) {
             throw new EditRefused("tempoChanges", e.getMessage());
         }
@@ -72,33 +79,52 @@ public final class SessionRules {
 
     private void strip(Row row) {
         Strip strip = row.strip();
-        within("faderDb", "The fader of “" + row.name() + "”", strip.faderDb(), Strip.SILENT_DB, Strip.LOUDEST_DB, "dB");
+        within(
+                "faderDb",
+                "The fader of “" + row.name() + "”",
+                strip.faderDb(),
+                Strip.SILENT_DB,
+                Strip.LOUDEST_DB,
+                "dB");
         within("pan", "The pan of “" + row.name() + "”", strip.pan(), -100, 100, "");
         moves(row, "faderMoves", strip.faderMoves(), Strip.SILENT_DB, Strip.LOUDEST_DB);
         moves(row, "panMoves", strip.panMoves(), -100, 100);
         inserts("inserts", row, strip.inserts());
         for (Send send : strip.sends()) {
-            require(session.row(send.to()).filter(ReturnRow.class::isInstance).isPresent(), "sends",
+            require(
+                    session.row(send.to()).filter(ReturnRow.class::isInstance).isPresent(),
+                    "sends",
                     "“" + row.name() + "” sends to “" + send.to() + "”, which is no return of this session.");
             within("sends", "A send of “" + row.name() + "”", send.levelDb(), Strip.SILENT_DB, Strip.LOUDEST_DB, "dB");
         }
         for (String output : strip.outputs()) {
-            Row target = session.row(output).orElseThrow(() -> new EditRefused("outputs",
-                    "“" + row.name() + "” feeds “" + output + "”, which is not in this session."));
-            require(target instanceof BusRow || target instanceof MixRow, "outputs",
+            Row target = session.row(output)
+                    .orElseThrow(() -> new EditRefused(
+                            "outputs", "“" + row.name() + "” feeds “" + output + "”, which is not in this session."));
+            require(
+                    target instanceof BusRow || target instanceof MixRow,
+                    "outputs",
                     "“" + row.name() + "” cannot feed “" + target.name() + "”: that is neither a bus nor the mix.");
         }
-        require(new HashSet<>(strip.outputs()).size() == strip.outputs().size(), "outputs",
+        require(
+                new HashSet<>(strip.outputs()).size() == strip.outputs().size(),
+                "outputs",
                 "“" + row.name() + "” feeds the same bus twice.");
-        require(!(row instanceof MixRow) || strip.outputs().isEmpty() && strip.sends().isEmpty(), "outputs",
+        require(
+                !(row instanceof MixRow)
+                        || strip.outputs().isEmpty() && strip.sends().isEmpty(),
+                "outputs",
                 "The mix feeds nothing.");
     }
 
     private void moves(Row row, String field, List<Move> moves, double lowest, double highest) {
         long last = -1;
         for (Move move : moves) {
-            require(move.frame() > last, field, "The moves of “" + row.name()
-                    + "” are not in order: one at frame " + move.frame() + " follows one at " + last + ".");
+            require(
+                    move.frame() > last,
+                    field,
+                    "The moves of “" + row.name() + "” are not in order: one at frame " + move.frame()
+                            + " follows one at " + last + ".");
             last = move.frame();
             inTime(field, "A move of “" + row.name() + "”", move.frame());
             within(field, "A move of “" + row.name() + "”", move.value(), lowest, highest, "");
@@ -116,10 +142,15 @@ public final class SessionRules {
                 throw new EditRefused(field, e.getMessage());
             }
             if (insert.key() != null) {
-                require(effect.map(Effect::takesKey).orElse(true), field,
+                require(
+                        effect.map(Effect::takesKey).orElse(true),
+                        field,
                         insert.effect() + " of “" + row.name() + "” cannot listen to another row.");
-                require(session.row(insert.key()).isPresent() && !insert.key().equals(row.id()), field,
-                        "An insert of “" + row.name() + "” listens to “" + insert.key() + "”, which is no other row of this session.");
+                require(
+                        session.row(insert.key()).isPresent() && !insert.key().equals(row.id()),
+                        field,
+                        "An insert of “" + row.name() + "” listens to “" + insert.key()
+                                + "”, which is no other row of this session.");
             }
         }
     }
@@ -127,54 +158,93 @@ public final class SessionRules {
     private void takes(AudioRow row) {
         Set<String> ids = new HashSet<>();
         for (Take take : row.takes()) {
-            require(take.id() != null && ids.add(take.id()), "takes", "Two takes of “" + row.name() + "” have the same id.");
+            require(
+                    take.id() != null && ids.add(take.id()),
+                    "takes",
+                    "Two takes of “" + row.name() + "” have the same id.");
             for (Clip clip : take.clips()) {
                 clip(row, clip);
             }
         }
-        require(row.active() != null && ids.contains(row.active()), "active",
+        require(
+                row.active() != null && ids.contains(row.active()),
+                "active",
                 "“" + row.name() + "” has no take “" + row.active() + "” to be heard.");
     }
 
     private void clip(AudioRow row, Clip clip) {
         String who = "A clip of “" + row.name() + "”";
-        Recording recording = session.recordings().stream().filter(each -> each.sha256().equals(clip.recording()))
-                .findFirst().orElseThrow(() -> new EditRefused("takes", who + " uses a recording this session does not have."));
-        require(clip.channels() >= 1 && clip.channels() <= 2 && clip.firstChannel() >= 0
-                && clip.firstChannel() + clip.channels() <= recording.channels(), "takes",
+        Recording recording = session.recordings().stream()
+                .filter(each -> each.sha256().equals(clip.recording()))
+                .findFirst()
+                .orElseThrow(() -> new EditRefused("takes", who + " uses a recording this session does not have."));
+        require(
+                clip.channels() >= 1
+                        && clip.channels() <= 2
+                        && clip.firstChannel() >= 0
+                        && clip.firstChannel() + clip.channels() <= recording.channels(),
+                "takes",
                 who + " uses channels that “" + recording.fileName() + "” does not have.");
         inTime("takes", who, clip.position());
         require(clip.frames() >= 1, "takes", who + " has no length.");
-        require(clip.offset() >= 0 && clip.offset() + clip.frames() <= recording.framesAt(session.rate()), "takes",
+        require(
+                clip.offset() >= 0 && clip.offset() + clip.frames() <= recording.framesAt(session.rate()),
+                "takes",
                 who + " reaches beyond its recording “" + recording.fileName() + "”.");
-        within("takes", "The gain of a clip of “" + row.name() + "”", clip.gainDb(), Strip.SILENT_DB, MOST_CLIP_GAIN_DB, "dB");
-        require(clip.fadeIn().frames() >= 0 && clip.fadeOut().frames() >= 0
-                && clip.fadeIn().frames() + clip.fadeOut().frames() <= clip.frames(), "takes",
+        within(
+                "takes",
+                "The gain of a clip of “" + row.name() + "”",
+                clip.gainDb(),
+                Strip.SILENT_DB,
+                MOST_CLIP_GAIN_DB,
+                "dB");
+        require(
+                clip.fadeIn().frames() >= 0
+                        && clip.fadeOut().frames() >= 0
+                        && clip.fadeIn().frames() + clip.fadeOut().frames() <= clip.frames(),
+                "takes",
                 who + " has fades longer than itself.");
         inserts("takes", row, clip.inserts());
-        require(clip.inserts().stream().allMatch(insert -> insert.key() == null), "takes",
+        require(
+                clip.inserts().stream().allMatch(insert -> insert.key() == null),
+                "takes",
                 who + " cannot listen to another row.");
     }
 
     private void notes(InstrumentRow row) {
         Instrument instrument = instrument("instrument", row.instrument());
         for (Note note : row.notes()) {
-            require(note.isPlayable(), "notes", "A note of “" + row.name()
-                    + "” is not playable: it starts at 0 or later, is longer than nothing, has pitch 0 to 127 and velocity 1 to 127.");
-            inTime("notes", "A note of “" + row.name() + "”",
+            require(
+                    note.isPlayable(),
+                    "notes",
+                    "A note of “" + row.name()
+                            + "” is not playable: it starts at 0 or later, is longer than nothing, has pitch 0 to 127 and velocity 1 to 127.");
+            inTime(
+                    "notes",
+                    "A note of “" + row.name() + "”",
                     session.song().timeline().frameOf(note.quarter() + note.quarters(), session.rate()));
         }
         require(row.notes().size() <= 200_000, "notes", instrument.name() + " cannot play that many notes.");
     }
 
     private void part(PartRow row) {
-        InstrumentRow source = session.row(row.instrument()).filter(InstrumentRow.class::isInstance)
-                .map(InstrumentRow.class::cast).orElseThrow(() -> new EditRefused("instrument",
+        InstrumentRow source = session.row(row.instrument())
+                .filter(InstrumentRow.class::isInstance)
+                .map(InstrumentRow.class::cast)
+                .orElseThrow(() -> new EditRefused(
+                        "instrument",
                         "“" + row.name() + "” is a part of “" + row.instrument() + "”, which is no instrument row."));
         Instrument instrument = instrument("instrument", source.instrument());
-        require(instrument.parts().stream().anyMatch(part -> part.id().equals(row.part())), "part",
+        require(
+                instrument.parts().stream().anyMatch(part -> part.id().equals(row.part())),
+                "part",
                 instrument.name() + " has no part “" + row.part() + "”.");
-        require(session.partsOnTheirOwn(row.instrument()).stream().filter(row.part()::equals).count() == 1, "part",
+        require(
+                session.partsOnTheirOwn(row.instrument()).stream()
+                                .filter(row.part()::equals)
+                                .count()
+                        == 1,
+                "part",
                 "Part “" + row.part() + "” of “" + source.name() + "” has two rows.");
     }
 
@@ -183,13 +253,18 @@ public final class SessionRules {
     }
 
     private void inTime(String field, String who, long frame) {
-        require(frame >= 0 && frame <= LONGEST_SECONDS * session.rate().hertz(), field,
+        require(
+                frame >= 0 && frame <= LONGEST_SECONDS * session.rate().hertz(),
+                field,
                 who + " lies outside the session: a session lasts from 0 to 24 hours.");
     }
 
     private static void within(String field, String what, double value, double lowest, double highest, String unit) {
-        require(value >= lowest && value <= highest, field, what + " must be from " + (long) lowest + " to "
-                + (long) highest + (unit.isEmpty() ? "" : " " + unit) + ", not " + value + ".");
+        require(
+                value >= lowest && value <= highest,
+                field,
+                what + " must be from " + (long) lowest + " to " + (long) highest + (unit.isEmpty() ? "" : " " + unit)
+                        + ", not " + value + ".");
     }
 
     private static void require(boolean holds, String field, String sentence) {

@@ -11,16 +11,20 @@ public record SetAbout(String row, Role role, String note) implements SessionEdi
     @Override
     public Session applyTo(Session session) {
         SessionEdit.row(session, row);
-        String written = note == null ? "" : note.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
+        String written =
+                note == null ? "" : note.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
         if (written.length() > LONGEST_NOTE) {
-            throw new EditRefused("note", "A note can have " + LONGEST_NOTE + " characters, not " + written.length() + ".");
+            throw new EditRefused(
+                    "note", "A note can have " + LONGEST_NOTE + " characters, not " + written.length() + ".");
         }
-        return session.withRow(row, before -> before.withAbout(before.about().withRole(role).withNote(written)));
+        return session.withRow(
+                row, before -> before.withAbout(before.about().withRole(role).withNote(written)));
     }
 
     @Override
     public String describe(Session before) {
-        boolean sameRole = before.row(row).map(each -> each.about().role() == role).orElse(false);
+        boolean sameRole =
+                before.row(row).map(each -> each.about().role() == role).orElse(false);
         return (sameRole ? "Change the note of " : "Change the role of ") + SessionEdit.named(before, row);
     }
 }

@@ -5,8 +5,10 @@ public record SetFader(String row, double faderDb, double pan, boolean muted, bo
     @Override
     public Session applyTo(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(session.withRow(row, before -> before.withStrip(
-                before.strip().withFader(faderDb, pan).withMuteAndSolo(muted, soloed))));
+        return SessionRules.checked(session.withRow(
+                row,
+                before ->
+                        before.withStrip(before.strip().withFader(faderDb, pan).withMuteAndSolo(muted, soloed))));
     }
 
     @Override

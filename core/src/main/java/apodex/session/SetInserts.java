@@ -9,12 +9,15 @@ public record SetInserts(String row, List<Insert> inserts) implements SessionEdi
     public Session applyTo(Session session) {
         Row before = SessionEdit.row(session, row);
         for (Insert insert : inserts == null ? List.<Insert>of() : inserts) {
-            boolean wasThere = before.strip().inserts().stream().anyMatch(old -> old.effect().equals(insert.effect()));
+            boolean wasThere = before.strip().inserts().stream()
+                    .anyMatch(old -> old.effect().equals(insert.effect()));
             if (!wasThere && Effects.find(insert.effect()).isEmpty()) {
-                throw new EditRefused("inserts", "Apodex has no effect “" + NameRule.shown(String.valueOf(insert.effect())) + "”.");
+                throw new EditRefused(
+                        "inserts", "Apodex has no effect “" + NameRule.shown(String.valueOf(insert.effect())) + "”.");
             }
         }
-        return SessionRules.checked(session.withRow(row, each -> each.withStrip(each.strip().withInserts(inserts))));
+        return SessionRules.checked(
+                session.withRow(row, each -> each.withStrip(each.strip().withInserts(inserts))));
     }
 
     @Override

@@ -11,12 +11,16 @@ public record SetInstrument(String row, String instrument) implements SessionEdi
         if (!(SessionEdit.row(session, row) instanceof InstrumentRow)) {
             throw new EditRefused("row", "Only instrument rows have an instrument.");
         }
-        Instrument chosen = Instruments.find(instrument).orElseThrow(
-                () -> new EditRefused("instrument", "Apodex has no instrument “" + NameRule.shown(String.valueOf(instrument)) + "”."));
+        Instrument chosen = Instruments.find(instrument)
+                .orElseThrow(() -> new EditRefused(
+                        "instrument",
+                        "Apodex has no instrument “" + NameRule.shown(String.valueOf(instrument)) + "”."));
         List<String> gone = session.rows().stream()
-                .filter(each -> each instanceof PartRow part && part.instrument().equals(row)
+                .filter(each -> each instanceof PartRow part
+                        && part.instrument().equals(row)
                         && chosen.parts().stream().noneMatch(known -> known.id().equals(part.part())))
-                .map(Row::id).toList();
+                .map(Row::id)
+                .toList();
         Session after = session;
         for (String part : gone) {
             after = new RemoveRow(part).applyTo(after);

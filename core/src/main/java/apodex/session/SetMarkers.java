@@ -6,8 +6,10 @@ import java.util.List;
 public record SetMarkers(List<Marker> markers) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
-        List<Marker> checked = (markers == null ? List.<Marker>of() : markers).stream()
-                .map(marker -> new Marker(marker.frame(), NameRule.check("markers", marker.name()))).toList();
+        List<Marker> checked = (markers == null ? List.<Marker>of() : markers)
+                .stream()
+                        .map(marker -> new Marker(marker.frame(), NameRule.check("markers", marker.name())))
+                        .toList();
         return SessionRules.checked(session.withMarkers(checked));
     }
 

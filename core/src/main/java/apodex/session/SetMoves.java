@@ -7,8 +7,8 @@ public record SetMoves(String row, List<Move> faderMoves, List<Move> panMoves) i
     @Override
     public Session applyTo(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(session.withRow(row, before -> before.withStrip(
-                before.strip().withMoves(faderMoves, panMoves))));
+        return SessionRules.checked(
+                session.withRow(row, before -> before.withStrip(before.strip().withMoves(faderMoves, panMoves))));
     }
 
     @Override

@@ -10,8 +10,15 @@ public record SetNotes(String row, String instrument, List<Note> notes) implemen
         if (!(SessionEdit.row(session, row) instanceof InstrumentRow)) {
             throw new EditRefused("row", "Only instrument rows have notes.");
         }
-        return SessionRules.checked(session.withRow(row, before -> new InstrumentRow(
-                before.id(), before.name(), instrument, notes == null ? List.of() : notes, before.strip(), before.about())));
+        return SessionRules.checked(session.withRow(
+                row,
+                before -> new InstrumentRow(
+                        before.id(),
+                        before.name(),
+                        instrument,
+                        notes == null ? List.of() : notes,
+                        before.strip(),
+                        before.about())));
     }
 
     @Override

@@ -7,7 +7,8 @@ public record SetOutputs(String row, List<String> outputs) implements SessionEdi
     @Override
     public Session applyTo(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(session.withRow(row, before -> before.withStrip(before.strip().withOutputs(outputs))));
+        return SessionRules.checked(
+                session.withRow(row, before -> before.withStrip(before.strip().withOutputs(outputs))));
     }
 
     @Override

@@ -7,7 +7,8 @@ public record SetSends(String row, List<Send> sends) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(session.withRow(row, before -> before.withStrip(before.strip().withSends(sends))));
+        return SessionRules.checked(
+                session.withRow(row, before -> before.withStrip(before.strip().withSends(sends))));
     }
 
     @Override

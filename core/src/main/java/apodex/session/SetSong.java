@@ -10,8 +10,7 @@ import jakarta.annotation.Nullable;
  * @param meter as written, {@code 3/4}; blank or null when unknown
  * @param key   as written, {@code G major}; blank or null when unknown
  */
-public record SetSong(
-        String title, String artist, @Nullable Double tempo, @Nullable String meter, @Nullable String key)
+public record SetSong(String title, String artist, @Nullable Double tempo, @Nullable String meter, @Nullable String key)
         implements SessionEdit {
 
     @Override

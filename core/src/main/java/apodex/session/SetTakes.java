@@ -9,8 +9,10 @@ public record SetTakes(String row, List<Take> takes, String active) implements S
         if (!(SessionEdit.row(session, row) instanceof AudioRow)) {
             throw new EditRefused("row", "Only audio rows have takes.");
         }
-        List<Take> named = (takes == null ? List.<Take>of() : takes).stream()
-                .map(take -> new Take(take.id(), NameRule.check("takes", take.name()), take.clips())).toList();
+        List<Take> named = (takes == null ? List.<Take>of() : takes)
+                .stream()
+                        .map(take -> new Take(take.id(), NameRule.check("takes", take.name()), take.clips()))
+                        .toList();
         return SessionRules.checked(session.withRow(row, before -> ((AudioRow) before).withTakes(named, active)));
     }
 

@@ -9,8 +9,8 @@ public record SetTempoMap(List<TempoChange> tempoChanges, List<MeterChange> mete
     @Override
     public Session applyTo(Session session) {
         Song song = session.song();
-        Song changed = new Song(song.title(), song.artist(), song.tempo(), song.meter(), song.key(), tempoChanges,
-                meterChanges);
+        Song changed = new Song(
+                song.title(), song.artist(), song.tempo(), song.meter(), song.key(), tempoChanges, meterChanges);
         return SessionRules.checked(session.withSong(changed));
     }
 

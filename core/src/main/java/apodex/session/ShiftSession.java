@@ -21,23 +21,44 @@ public record ShiftSession(int bars) implements SessionEdit {
         long frames = session.song().timeline().frameOfBar(bars + 1, session.rate());
         double quarters = session.song().timeline().quarterOfBar(bars + 1);
         Song song = session.song();
-        Song later = new Song(song.title(), song.artist(), song.tempo(), song.meter(), song.key(),
-                each(song.tempoChanges(), change -> new TempoChange(change.quarter() + quarters, change.quartersPerMinute(), change.way())),
+        Song later = new Song(
+                song.title(),
+                song.artist(),
+                song.tempo(),
+                song.meter(),
+                song.key(),
+                each(
+                        song.tempoChanges(),
+                        change ->
+                                new TempoChange(change.quarter() + quarters, change.quartersPerMinute(), change.way())),
                 each(song.meterChanges(), change -> new MeterChange(change.bar() + bars, change.meter())));
-        return SessionRules.checked(new Session(later, session.rate(), session.startReference() - frames, session.originated(),
-                session.panLaw(), each(session.markers(), marker -> new Marker(marker.frame() + frames, marker.name())),
-                session.recordings(), each(session.rows(), row -> later(row, frames, quarters))));
+        return SessionRules.checked(new Session(
+                later,
+                session.rate(),
+                session.startReference() - frames,
+                session.originated(),
+                session.panLaw(),
+                each(session.markers(), marker -> new Marker(marker.frame() + frames, marker.name())),
+                session.recordings(),
+                each(session.rows(), row -> later(row, frames, quarters))));
     }
 
     private static Row later(Row row, long frames, double quarters) {
         Strip strip = row.strip();
         Row moved = row.withStrip(strip.withMoves(later(strip.faderMoves(), frames), later(strip.panMoves(), frames)));
         if (moved instanceof AudioRow audio) {
-            return audio.withTakes(each(audio.takes(), take -> new Take(take.id(), take.name(),
-                    each(take.clips(), clip -> clip.at(clip.position() + frames)))), audio.active());
+            return audio.withTakes(
+                    each(
+                            audio.takes(),
+                            take -> new Take(
+                                    take.id(),
+                                    take.name(),
+                                    each(take.clips(), clip -> clip.at(clip.position() + frames)))),
+                    audio.active());
         }
         if (moved instanceof InstrumentRow player) {
-            return player.withNotes(each(player.notes(),
+            return player.withNotes(each(
+                    player.notes(),
                     note -> new Note(note.quarter() + quarters, note.quarters(), note.pitch(), note.velocity())));
         }
         return moved;

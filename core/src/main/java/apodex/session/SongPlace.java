@@ -11,7 +11,12 @@ public final class SongPlace {
     public static String of(Session session, long frame) {
         if (session.song().tempo() == null || frame < 0) {
             double seconds = session.rate().seconds(frame);
-            return String.format(Locale.ROOT, "%s%d:%06.3f", seconds < 0 ? "-" : "", (long) Math.abs(seconds) / 60, Math.abs(seconds) % 60);
+            return String.format(
+                    Locale.ROOT,
+                    "%s%d:%06.3f",
+                    seconds < 0 ? "-" : "",
+                    (long) Math.abs(seconds) / 60,
+                    Math.abs(seconds) % 60);
         }
         TempoMap map = session.song().timeline();
         double quarter = map.quarterOf(frame, session.rate());

@@ -13,9 +13,15 @@ public record UseRecordings(List<Recording> recordings) implements SessionEdit {
     public Session applyTo(Session session) {
         List<Recording> all = new ArrayList<>(session.recordings());
         for (Recording recording : recordings) {
-            if (recording.sha256() == null || !recording.sha256().matches("[0-9a-f]{64}") || recording.rate() == null
-                    || recording.channels() < 1 || recording.frames() < 1) {
-                throw new EditRefused("recordings", "“" + NameRule.shown(String.valueOf(recording.fileName())) + "” is no recording that can be used.");
+            if (recording.sha256() == null
+                    || !recording.sha256().matches("[0-9a-f]{64}")
+                    || recording.rate() == null
+                    || recording.channels() < 1
+                    || recording.frames() < 1) {
+                throw new EditRefused(
+                        "recordings",
+                        "“" + NameRule.shown(String.valueOf(recording.fileName()))
+                                + "” is no recording that can be used.");
             }
             if (all.stream().noneMatch(known -> known.sha256().equals(recording.sha256()))) {
                 all.add(recording);
@@ -26,6 +32,8 @@ public record UseRecordings(List<Recording> recordings) implements SessionEdit {
 
     @Override
     public String describe(Session before) {
-        return recordings.size() == 1 ? "Add “" + recordings.get(0).fileName() + "”" : "Add " + recordings.size() + " recordings";
+        return recordings.size() == 1
+                ? "Add “" + recordings.get(0).fileName() + "”"
+                : "Add " + recordings.size() + " recordings";
     }
 }

@@ -47,8 +47,11 @@ public record UseTakeFor(String row, String take, long from, long to) implements
     }
 
     private static Take take(AudioRow row, String id) {
-        return row.takes().stream().filter(each -> each.id().equals(id)).findFirst()
-                .orElseThrow(() -> new EditRefused("take", "“" + row.name() + "” has no take “" + NameRule.shown(String.valueOf(id)) + "”."));
+        return row.takes().stream()
+                .filter(each -> each.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new EditRefused(
+                        "take", "“" + row.name() + "” has no take “" + NameRule.shown(String.valueOf(id)) + "”."));
     }
 
     private static String freeId(AudioRow row) {
@@ -62,8 +65,14 @@ public record UseTakeFor(String row, String take, long from, long to) implements
 
     @Override
     public String describe(Session before) {
-        String name = before.row(row).filter(AudioRow.class::isInstance).map(AudioRow.class::cast)
-                .flatMap(audio -> audio.takes().stream().filter(each -> each.id().equals(take)).findFirst()).map(Take::name).orElse(take);
+        String name = before.row(row)
+                .filter(AudioRow.class::isInstance)
+                .map(AudioRow.class::cast)
+                .flatMap(audio -> audio.takes().stream()
+                        .filter(each -> each.id().equals(take))
+                        .findFirst())
+                .map(Take::name)
+                .orElse(take);
         return "Use “" + name + "” for a stretch of " + SessionEdit.named(before, row);
     }
 }

@@ -21,14 +21,18 @@ public final class Carried {
     public static List<Row> senders(Session session, Row row) {
         List<Row> senders = new ArrayList<>(List.of(row));
         if (row instanceof BusRow) {
-            session.rows().stream().filter(each -> !each.equals(row) && isIn(session, each, row)).forEach(senders::add);
+            session.rows().stream()
+                    .filter(each -> !each.equals(row) && isIn(session, each, row))
+                    .forEach(senders::add);
         }
         return senders;
     }
 
     private static boolean isIn(Session session, Row row, Row bus) {
         Row at = row;
-        for (int steps = 0; steps < session.rows().size() && !at.strip().outputs().isEmpty(); steps++) {
+        for (int steps = 0;
+                steps < session.rows().size() && !at.strip().outputs().isEmpty();
+                steps++) {
             at = session.row(at.strip().outputs().get(0)).orElse(null);
             if (at == null || at.equals(bus)) {
                 return at != null;
@@ -44,10 +48,12 @@ public final class Carried {
         }
         Set<Row> through = new LinkedHashSet<>(Routing.downstream(session, row, Through.OUTPUTS_AND_SENDS));
         for (Row sender : senders(session, row)) {
-            sender.strip().sends().stream().flatMap(send -> session.row(send.to()).stream()).forEach(target -> {
-                through.add(target);
-                through.addAll(Routing.downstream(session, target, Through.OUTPUTS_AND_SENDS));
-            });
+            sender.strip().sends().stream()
+                    .flatMap(send -> session.row(send.to()).stream())
+                    .forEach(target -> {
+                        through.add(target);
+                        through.addAll(Routing.downstream(session, target, Through.OUTPUTS_AND_SENDS));
+                    });
         }
         return List.copyOf(through);
     }

@@ -28,8 +28,12 @@ final class ClipNode extends Node {
     /** @param curtain when everything falls silent */
     ClipNode(Session session, List<Clip> unordered, Recordings recordings, Kernels kernels, Curtain curtain) {
         super(unordered.stream().mapToInt(Clip::channels).max().orElse(1), 0, 0);
-        this.clips = unordered.stream().sorted(Comparator.comparingLong(Clip::position)).toArray(Clip[]::new);
-        this.gains = Arrays.stream(clips).mapToDouble(clip -> (clip.inverted() ? -1 : 1) * Decibels.toFactor(clip.gainDb())).toArray();
+        this.clips = unordered.stream()
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toArray(Clip[]::new);
+        this.gains = Arrays.stream(clips)
+                .mapToDouble(clip -> (clip.inverted() ? -1 : 1) * Decibels.toFactor(clip.gainDb()))
+                .toArray();
         this.resampled = new ResampledReader[clips.length];
         for (int i = 0; i < clips.length; i++) {
             Recording recording = session.recording(clips[i].recording());

@@ -23,8 +23,17 @@ final class Conductor extends Task {
      * @param latest          frames by which the latest tap is late
      * @param listensForQuiet whether they may end before, when all is quiet
      */
-    Conductor(List<TapFile> files, WalkObserver observer, Passage passage, long leastEnd, long walkStart, int blockFrames, long end,
-            long latest, boolean listensForQuiet, int secondFrames) {
+    Conductor(
+            List<TapFile> files,
+            WalkObserver observer,
+            Passage passage,
+            long leastEnd,
+            long walkStart,
+            int blockFrames,
+            long end,
+            long latest,
+            boolean listensForQuiet,
+            int secondFrames) {
         this.files = files;
         this.observer = observer;
         this.earliest = Math.max(passage.range().end(), leastEnd);

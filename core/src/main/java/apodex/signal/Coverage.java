@@ -18,8 +18,12 @@ final class Coverage {
     }
 
     static Coverage of(List<AudioRow> rows) {
-        List<FrameRange> sorted = rows.stream().flatMap(row -> row.clips().stream()).map(Clip::range)
-                .filter(range -> !range.isEmpty()).sorted(Comparator.comparingLong(FrameRange::start)).toList();
+        List<FrameRange> sorted = rows.stream()
+                .flatMap(row -> row.clips().stream())
+                .map(Clip::range)
+                .filter(range -> !range.isEmpty())
+                .sorted(Comparator.comparingLong(FrameRange::start))
+                .toList();
         List<FrameRange> merged = new ArrayList<>();
         for (FrameRange range : sorted) {
             int last = merged.size() - 1;

@@ -10,6 +10,7 @@ import jakarta.annotation.Nullable;
 final class DitherGate {
     /** A tenth of a second at 48 kHz: gaps shorter than this between two sounds are dithered through. */
     private static final long HOLD_FRAMES = 4_800;
+
     private final Coverage coverage;
     private long lastSound = Long.MIN_VALUE / 2;
     private boolean open;

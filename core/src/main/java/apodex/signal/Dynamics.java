@@ -8,7 +8,9 @@ public enum Dynamics {
      * Gains and curves are those of the whole sum, applied to the row's share; linear effects run on the share. The
      * prints of all rows add up to the mix.
      */
-    @JsonProperty("inPlace") IN_PLACE,
+    @JsonProperty("inPlace")
+    IN_PLACE,
     /** As heard in solo: the chain is driven by the row alone. The prints do not add up. */
-    @JsonProperty("alone") ALONE
+    @JsonProperty("alone")
+    ALONE
 }

@@ -14,13 +14,18 @@ final class Exactness {
 
     /** True when nothing but placing happens to the samples and the format holds each of them exactly. */
     static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
-        return isOnlyPlaced(row) && row.clips().stream().map(clip -> session.recording(clip.recording()))
-                .allMatch(recording -> depth.holdsExactly(recording.sample()) && recording.rate().equals(session.rate()));
+        return isOnlyPlaced(row)
+                && row.clips().stream()
+                        .map(clip -> session.recording(clip.recording()))
+                        .allMatch(recording -> depth.holdsExactly(recording.sample())
+                                && recording.rate().equals(session.rate()));
     }
 
     /** True when no clip is changed in level and no two overlap. */
     static boolean isOnlyPlaced(AudioRow row) {
-        List<Clip> clips = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toList();
+        List<Clip> clips = row.clips().stream()
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
         for (int i = 0; i < clips.size(); i++) {
             FrameRange range = clips.get(i).range();
             if (!clips.get(i).isUntouched() || i > 0 && clips.get(i - 1).range().overlaps(range)) {

@@ -93,7 +93,9 @@ final class FaderNode extends Node {
         }
         long first = walk - latency;
         for (int i = 0; i < frames; i++) {
-            set(fader.isEmpty() ? strip.faderDb() : fader.at(first + i), pan.isEmpty() ? strip.pan() : pan.at(first + i));
+            set(
+                    fader.isEmpty() ? strip.faderDb() : fader.at(first + i),
+                    pan.isEmpty() ? strip.pan() : pan.at(first + i));
             out[i] = right[i] * still[1];
             left[i] *= still[0];
         }

@@ -52,7 +52,11 @@ final class GainNode extends ControlNode {
         if (keepsControls()) {
             System.arraycopy(gains, 0, controls(slot)[0], 0, frames);
         }
-        return multiply(block, audio == null ? sounds ? block : null : audio.delay(block, frames, sounds), gains, width,
+        return multiply(
+                block,
+                audio == null ? sounds ? block : null : audio.delay(block, frames, sounds),
+                gains,
+                width,
                 frames);
     }
 
@@ -104,8 +108,7 @@ final class GainNode extends ControlNode {
         Follower(Node share, int blockFrames) {
             super(share.width, share.latency + unit.latencyFrames(), share.tail);
             this.share = share;
-            this.own = unit.latencyFrames() == 0 ? null
-                    : new Alignment(share.width, unit.latencyFrames(), blockFrames);
+            this.own = unit.latencyFrames() == 0 ? null : new Alignment(share.width, unit.latencyFrames(), blockFrames);
         }
 
         @Override

@@ -13,7 +13,6 @@ import apodex.instrument.Instrument.Part;
 import apodex.instrument.Instruments;
 import apodex.measure.Decibels;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.InstrumentRow;
@@ -38,7 +37,10 @@ import java.util.function.Supplier;
  */
 final class Graph {
     /** Which inserts of a chain a stream goes through. */
-    enum Which { KEPT, ALL }
+    enum Which {
+        KEPT,
+        ALL
+    }
 
     private final Session session;
     private final Shares shares;
@@ -126,14 +128,20 @@ final class Graph {
         Instrument instrument = Instruments.find(row.instrument()).orElseThrow();
         List<String> apart = session.partsOnTheirOwn(row.id());
         List<Part> parts = instrument.parts().stream()
-                .filter(part -> onlyPart == null ? !apart.contains(part.id()) : part.id().equals(onlyPart)).toList();
-        return add(new InstrumentNode(instrument, parts, row.notes(), session.song().timeline(), session.rate(), curtain));
+                .filter(part -> onlyPart == null
+                        ? !apart.contains(part.id())
+                        : part.id().equals(onlyPart))
+                .toList();
+        return add(new InstrumentNode(
+                instrument, parts, row.notes(), session.song().timeline(), session.rate(), curtain));
     }
 
     /** Rows that feed a bus or the mix, each at its Fader, in the rows' order. */
     private List<Edge.Wish> feeding(Row target) {
-        return session.rows().stream().filter(row -> row.strip().outputs().contains(target.id()))
-                .map(this::afterFader).toList();
+        return session.rows().stream()
+                .filter(row -> row.strip().outputs().contains(target.id()))
+                .map(this::afterFader)
+                .toList();
     }
 
     /**
@@ -145,7 +153,9 @@ final class Graph {
             return new Edge.Wish(fader(row), 1);
         }
         Node from = inserted(row);
-        return new Edge.Wish(from, FaderNode.stillGain(from.width, row.strip(), session.panLaw(), 0),
+        return new Edge.Wish(
+                from,
+                FaderNode.stillGain(from.width, row.strip(), session.panLaw(), 0),
                 FaderNode.stillGain(from.width, row.strip(), session.panLaw(), 1));
     }
 
@@ -157,8 +167,7 @@ final class Graph {
         return wishes;
     }
 
-    static List<Edge.Wish> sends(Row row, Row target, Supplier<Edge.Wish> beforeFader,
-            Supplier<Edge.Wish> afterFader) {
+    static List<Edge.Wish> sends(Row row, Row target, Supplier<Edge.Wish> beforeFader, Supplier<Edge.Wish> afterFader) {
         List<Edge.Wish> wishes = new ArrayList<>();
         for (Send send : row.strip().sends()) {
             if (send.to().equals(target.id()) && send.levelDb() > Strip.SILENT_DB) {
@@ -172,12 +181,16 @@ final class Graph {
 
     /** Raw plus clip inserts: clips with inserts go through them one by one and join the others again. */
     private Node withClipInserts(Row row) {
-        if (!(row instanceof AudioRow audio) || audio.clips().stream().allMatch(clip -> active(clip.inserts()).isEmpty())) {
+        if (!(row instanceof AudioRow audio)
+                || audio.clips().stream()
+                        .allMatch(clip -> active(clip.inserts()).isEmpty())) {
             return raw(row);
         }
         return point(row.id() + "/clips", () -> {
             List<Edge.Wish> wishes = new ArrayList<>();
-            List<Clip> plain = audio.clips().stream().filter(clip -> active(clip.inserts()).isEmpty()).toList();
+            List<Clip> plain = audio.clips().stream()
+                    .filter(clip -> active(clip.inserts()).isEmpty())
+                    .toList();
             if (!plain.isEmpty()) {
                 wishes.add(new Edge.Wish(clips(plain), 1));
             }
@@ -188,13 +201,16 @@ final class Graph {
                     wishes.add(new Edge.Wish(through, 1));
                 }
             }
-            int width = wishes.stream().mapToInt(wish -> wish.from().width).max().orElse(1);
+            int width =
+                    wishes.stream().mapToInt(wish -> wish.from().width).max().orElse(1);
             return sum(width, wishes, SumNode.latestOf(wishes));
         });
     }
 
     static List<Insert> active(List<Insert> inserts) {
-        return inserts.stream().filter(insert -> insert.on() && Effects.find(insert.effect()).isPresent()).toList();
+        return inserts.stream()
+                .filter(insert -> insert.on() && Effects.find(insert.effect()).isPresent())
+                .toList();
     }
 
     private Node shaped(Row row) {
@@ -249,14 +265,16 @@ final class Graph {
             } else if (unit instanceof ShaperUnit shaper) {
                 at = add(new ShaperNode(at, shaper));
             } else {
-                Optional<Node> key = Optional.ofNullable(insert.key()).flatMap(session::row).map(this::inserted);
+                Optional<Node> key =
+                        Optional.ofNullable(insert.key()).flatMap(session::row).map(this::inserted);
                 long late = key.map(node -> node.latency).orElse(0L) - at.latency;
                 if (late > 0) {
                     at = add(new DelayNode(at, late, blockFrames));
                     made.add(at);
                 }
                 long keyDelay = Math.max(0, -late);
-                Edge edge = key.map(node -> new Edge(new Edge.Wish(node, 1), keyDelay, blockFrames)).orElse(null);
+                Edge edge = key.map(node -> new Edge(new Edge.Wish(node, 1), keyDelay, blockFrames))
+                        .orElse(null);
                 at = add(new GainNode(at, (GainUnit) unit, tail, edge, blockFrames));
             }
             made.add(at);

@@ -31,7 +31,13 @@ final class InstrumentNode extends Node {
     private record Playing(Voice voice, int channels) {}
 
     /** @param curtain when everything falls silent */
-    InstrumentNode(Instrument instrument, List<Part> parts, List<Note> notes, TempoMap tempo, SampleRate rate, Curtain curtain) {
+    InstrumentNode(
+            Instrument instrument,
+            List<Part> parts,
+            List<Note> notes,
+            TempoMap tempo,
+            SampleRate rate,
+            Curtain curtain) {
         super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, 0);
         this.instrument = instrument;
         this.rate = rate;
@@ -46,7 +52,8 @@ final class InstrumentNode extends Node {
                 }
             }
         }
-        all.sort(Comparator.comparingLong(Start::frame).thenComparing(start -> start.note().pitch()));
+        all.sort(Comparator.comparingLong(Start::frame)
+                .thenComparing(start -> start.note().pitch()));
         this.starts = all.toArray(Start[]::new);
     }
 
@@ -69,7 +76,8 @@ final class InstrumentNode extends Node {
         }
         while (next < starts.length && starts[next].frame < first + length) {
             Start start = starts[next++];
-            Playing voice = new Playing(instrument.voice(start.part, start.note, start.held, rate), start.part.channels());
+            Playing voice =
+                    new Playing(instrument.voice(start.part, start.note, start.held, rate), start.part.channels());
             add(voice, block, (int) (start.frame - first), length);
             playing.add(voice);
         }

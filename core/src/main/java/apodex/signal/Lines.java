@@ -30,7 +30,8 @@ final class Lines {
             line.add(node);
             lineOf.put(node, line);
         }
-        List<Line> lines = all.stream().map(line -> line(line, walkStart, blockFrames)).toList();
+        List<Line> lines =
+                all.stream().map(line -> line(line, walkStart, blockFrames)).toList();
         lines.forEach(Line::connect);
         return lines;
     }

@@ -16,9 +16,19 @@ final class MonoCopy {
     static void replace(Tap tap, long frames, int side) throws IOException {
         Path stereo = tap.file().resolveSibling(tap.file().getFileName() + ".stereo");
         Files.move(tap.file(), stereo);
-        Tap mono = new Tap(tap.row(), tap.station(), Channels.MONO_FROM_LEFT, tap.depth(), tap.rate(), tap.container(),
-                tap.trimDb(), tap.file(), tap.broadcast(), tap.ditherSeed());
-        try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo)); SoundWriter out = TapFile.open(mono, frames)) {
+        Tap mono = new Tap(
+                tap.row(),
+                tap.station(),
+                Channels.MONO_FROM_LEFT,
+                tap.depth(),
+                tap.rate(),
+                tap.container(),
+                tap.trimDb(),
+                tap.file(),
+                tap.broadcast(),
+                tap.ditherSeed());
+        try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo));
+                SoundWriter out = TapFile.open(mono, frames)) {
             int size = tap.depth().bytes();
             boolean bigEndian = tap.container() == Tap.Container.AIFF;
             byte[] taken = new byte[BLOCK_FRAMES * size];

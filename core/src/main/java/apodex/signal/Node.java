@@ -15,6 +15,7 @@ abstract class Node {
     final long latency;
     /** Frames after the last sound goes in until its output has fallen by 90 dB, as its effects tell. */
     final long tail;
+
     final List<TapFile> taps = new ArrayList<>();
     /** The task that runs it. */
     Line line;

@@ -5,9 +5,12 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 /** Where a file of one channel sits in the session it was taken from. */
 public enum Placed {
     /** In the middle; and every file of two channels. */
-    @JsonProperty("middle") MIDDLE,
+    @JsonProperty("middle")
+    MIDDLE,
     /** On the left side alone. */
-    @JsonProperty("left") LEFT,
+    @JsonProperty("left")
+    LEFT,
     /** On the right side alone. */
-    @JsonProperty("right") RIGHT
+    @JsonProperty("right")
+    RIGHT
 }

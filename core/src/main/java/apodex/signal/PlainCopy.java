@@ -38,20 +38,37 @@ final class PlainCopy extends Task implements AutoCloseable {
 
     /** Whether {@code tap} can be written this way. */
     static boolean isPossible(Session session, AudioRow row, Tap tap) {
-        return tap.station() == Station.RAW && tap.trimDb() == 0 && tap.container() == Tap.Container.WAV
-                && tap.rate().equals(session.rate()) && tap.channels() != Channels.MEASURED
-                && tap.channels() != Channels.MONO_SUM && Exactness.isOnlyPlaced(row) && row.clips().stream()
-                .map(clip -> session.recording(clip.recording()))
-                .allMatch(recording -> recording.sample() == tap.depth() && recording.rate().equals(session.rate()));
+        return tap.station() == Station.RAW
+                && tap.trimDb() == 0
+                && tap.container() == Tap.Container.WAV
+                && tap.rate().equals(session.rate())
+                && tap.channels() != Channels.MEASURED
+                && tap.channels() != Channels.MONO_SUM
+                && Exactness.isOnlyPlaced(row)
+                && row.clips().stream()
+                        .map(clip -> session.recording(clip.recording()))
+                        .allMatch(recording -> recording.sample() == tap.depth()
+                                && recording.rate().equals(session.rate()));
     }
 
     /**
      * @param soundEnd frame of the session from which on nothing new sounds
      * @param end      frame of the session at which the file ends
      */
-    PlainCopy(Session session, AudioRow row, Tap tap, Recordings recordings, WavWriter out, Passage passage, long soundEnd, long end,
-            long walkStart, int blockFrames) {
-        this.clips = row.clips().stream().sorted(Comparator.comparingLong(Clip::position)).toArray(Clip[]::new);
+    PlainCopy(
+            Session session,
+            AudioRow row,
+            Tap tap,
+            Recordings recordings,
+            WavWriter out,
+            Passage passage,
+            long soundEnd,
+            long end,
+            long walkStart,
+            int blockFrames) {
+        this.clips = row.clips().stream()
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toArray(Clip[]::new);
         this.channels = tap.channels();
         this.sampleBytes = tap.depth().bytes();
         this.frameBytes = sampleBytes * channels.count();
@@ -96,7 +113,10 @@ final class PlainCopy extends Task implements AutoCloseable {
         while (firstAlive < clips.length && clips[firstAlive].range().end() <= first) {
             firstAlive++;
         }
-        if (firstAlive < clips.length && end <= soundEnd && coversWhole(clips[firstAlive], first, end) && isStoredAlike(clips[firstAlive])) {
+        if (firstAlive < clips.length
+                && end <= soundEnd
+                && coversWhole(clips[firstAlive], first, end)
+                && isStoredAlike(clips[firstAlive])) {
             Clip clip = clips[firstAlive];
             byte[] bytes = readers.of(clip).readBytes(clip.offset() + first - clip.position(), frames);
             out.write(bytes, frames * frameBytes);
@@ -120,7 +140,8 @@ final class PlainCopy extends Task implements AutoCloseable {
 
     private boolean isStoredAlike(Clip clip) throws IOException {
         PcmLayout layout = readers.of(clip).layout();
-        return layout.frameBytes() == frameBytes && clip.channels() == channels.count()
+        return layout.frameBytes() == frameBytes
+                && clip.channels() == channels.count()
                 && layout.order() == ByteOrder.LITTLE_ENDIAN;
     }
 

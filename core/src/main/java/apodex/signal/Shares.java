@@ -28,7 +28,8 @@ final class Shares {
     }
 
     Node atMixDoor(Row row) {
-        return graph.point(row.id() + ">door", () -> graph.sum(2, into(row, session.mix()), graph.raw(session.mix()).latency));
+        return graph.point(
+                row.id() + ">door", () -> graph.sum(2, into(row, session.mix()), graph.raw(session.mix()).latency));
     }
 
     /** What of {@code row} arrives at the inputs of {@code target}. */
@@ -40,7 +41,11 @@ final class Shares {
         }
         if (withReturns) {
             for (Row sender : Carried.senders(session, row)) {
-                wishes.addAll(Graph.sends(sender, target, () -> new Edge.Wish(graph.inserted(sender), 1), () -> graph.afterFader(sender)));
+                wishes.addAll(Graph.sends(
+                        sender,
+                        target,
+                        () -> new Edge.Wish(graph.inserted(sender), 1),
+                        () -> graph.afterFader(sender)));
             }
         }
         for (Row between : Carried.through(session, row, sharing.returns())) {
@@ -48,7 +53,10 @@ final class Shares {
                 wishes.add(new Edge.Wish(fader(row, between), 1));
             }
             if (withReturns) {
-                wishes.addAll(Graph.sends(between, target, () -> new Edge.Wish(inserted(row, between), 1),
+                wishes.addAll(Graph.sends(
+                        between,
+                        target,
+                        () -> new Edge.Wish(inserted(row, between), 1),
                         () -> new Edge.Wish(fader(row, between), 1)));
             }
         }
@@ -56,7 +64,8 @@ final class Shares {
     }
 
     Node fader(Row row, Row target) {
-        return graph.point(row.id() + ">" + target.id() + "/fader", () -> graph.fader(inserted(row, target), target.strip()));
+        return graph.point(
+                row.id() + ">" + target.id() + "/fader", () -> graph.fader(inserted(row, target), target.strip()));
     }
 
     /** What of {@code row} comes out of the inserts of {@code target}. */
@@ -64,7 +73,11 @@ final class Shares {
         return graph.point(row.id() + ">" + target.id() + "/inserts", () -> {
             Node share = graph.sum(2, into(row, target), graph.raw(target).latency);
             return sharing.dynamics() == Dynamics.ALONE
-                    ? graph.chain(row.id() + ">" + target.id() + "/alone", share, target.strip().inserts(), Graph.Which.ALL)
+                    ? graph.chain(
+                            row.id() + ">" + target.id() + "/alone",
+                            share,
+                            target.strip().inserts(),
+                            Graph.Which.ALL)
                     : inPlace(share, target);
         });
     }

@@ -10,7 +10,10 @@ final class SumNode extends Node {
 
     /** @param latency when it is heard; no earlier than the latest it sums */
     SumNode(int width, List<Edge.Wish> wishes, long latency, int blockFrames) {
-        super(width, latency, wishes.stream().mapToLong(wish -> wish.from().tail).max().orElse(0));
+        super(
+                width,
+                latency,
+                wishes.stream().mapToLong(wish -> wish.from().tail).max().orElse(0));
         for (Edge.Wish wish : wishes) {
             edges.add(new Edge(wish, latency - wish.from().latency, blockFrames));
         }

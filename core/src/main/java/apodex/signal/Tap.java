@@ -33,5 +33,8 @@ public record Tap(
         long ditherSeed) {
 
     /** Uncompressed containers a walk can write. */
-    public enum Container { WAV, AIFF }
+    public enum Container {
+        WAV,
+        AIFF
+    }
 }

@@ -29,6 +29,7 @@ final class TapFile implements AutoCloseable {
     private final long watchFrom;
     /** A second, in frames of the session. */
     private final int passageSecond;
+
     private final long leadIn;
     private final long mostFrames;
     private final SidePeaks peaks = new SidePeaks();
@@ -44,8 +45,16 @@ final class TapFile implements AutoCloseable {
      * @param coverage where clips sound, for a tap at Raw; null elsewhere
      * @param exact    whether the target format holds every sample exactly, so that nothing is rounded
      */
-    TapFile(Tap tap, SampleRate rate, Passage passage, long longest, boolean exact, @Nullable Coverage coverage,
-            Kernels kernels, int blockFrames) throws IOException {
+    TapFile(
+            Tap tap,
+            SampleRate rate,
+            Passage passage,
+            long longest,
+            boolean exact,
+            @Nullable Coverage coverage,
+            Kernels kernels,
+            int blockFrames)
+            throws IOException {
         this.tap = tap;
         this.passage = passage;
         this.trim = Decibels.toFactor(tap.trimDb());
@@ -62,7 +71,8 @@ final class TapFile implements AutoCloseable {
         }
         this.passageSecond = rate.hertz();
         this.watchFrom = passage.range().end() - rate.hertz();
-        this.leadIn = foreign ? Math.round((double) passage.leadInFrames() * tap.rate().hertz() / rate.hertz())
+        this.leadIn = foreign
+                ? Math.round((double) passage.leadInFrames() * tap.rate().hertz() / rate.hertz())
                 : passage.leadInFrames();
         this.mostFrames = framesFor(longest);
         this.out = open(tap, mostFrames);
@@ -236,11 +246,16 @@ final class TapFile implements AutoCloseable {
         }
         MonoCopy.replace(tap, frames, kind == StereoImage.Kind.RIGHT_ONLY ? 1 : 0);
         long overs = kind == StereoImage.Kind.SAME_ON_BOTH_SIDES ? encoder.overs() / 2 : encoder.overs();
-        return new Printed(1, frames, quietAt, overs, switch (kind) {
-            case LEFT_ONLY -> Placed.LEFT;
-            case RIGHT_ONLY -> Placed.RIGHT;
-            default -> Placed.MIDDLE;
-        });
+        return new Printed(
+                1,
+                frames,
+                quietAt,
+                overs,
+                switch (kind) {
+                    case LEFT_ONLY -> Placed.LEFT;
+                    case RIGHT_ONLY -> Placed.RIGHT;
+                    default -> Placed.MIDDLE;
+                });
     }
 
     @Override

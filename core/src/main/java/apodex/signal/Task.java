@@ -34,7 +34,10 @@ abstract class Task {
     /** Does the next block when it may and no other thread is at it. */
     final boolean tryStep(long lastBlock) throws IOException {
         long block = done;
-        if (block > lastBlock || claimed.get() != block || !isReady(block) || !claimed.compareAndSet(block, block + 1)) {
+        if (block > lastBlock
+                || claimed.get() != block
+                || !isReady(block)
+                || !claimed.compareAndSet(block, block + 1)) {
             return false;
         }
         step(block);

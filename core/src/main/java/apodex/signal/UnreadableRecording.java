@@ -11,12 +11,20 @@ public final class UnreadableRecording extends IOException {
 
     /** @param why its message ends the sentence after the name */
     public UnreadableRecording(Session session, String sha256, IOException why) {
-        super("The recording “" + session.recording(sha256).fileName() + "”" + of(session, sha256) + " cannot be read. " + why.getMessage(), why);
+        super(
+                "The recording “" + session.recording(sha256).fileName() + "”" + of(session, sha256)
+                        + " cannot be read. " + why.getMessage(),
+                why);
     }
 
     private static String of(Session session, String sha256) {
-        return session.rows().stream().filter(row -> row instanceof AudioRow audio && audio.takes().stream()
-                .anyMatch(take -> take.clips().stream().anyMatch(clip -> clip.recording().equals(sha256)))).map(Row::name).findFirst()
-                .map(name -> " of row “" + name + "”").orElse("");
+        return session.rows().stream()
+                .filter(row -> row instanceof AudioRow audio
+                        && audio.takes().stream().anyMatch(take -> take.clips().stream()
+                                .anyMatch(clip -> clip.recording().equals(sha256))))
+                .map(Row::name)
+                .findFirst()
+                .map(name -> " of row “" + name + "”")
+                .orElse("");
     }
 }

@@ -21,6 +21,7 @@ import java.util.concurrent.CancellationException;
 public final class Walk {
     /** Long enough that handing work over does not count, short enough that a line's blocks stay in the cache. */
     public static final int BLOCK_FRAMES = 2_048;
+
     private static final long ALL = -1;
 
     private final Session session;
@@ -32,9 +33,11 @@ public final class Walk {
     private final Graph graph;
     /** Frames that are walked before the passage; negative: all there are. */
     private final long warmUpFrames;
+
     private final Sharing sharing;
     /** Files of the same passage that are there already. */
     private List<Tap> beside = List.of();
+
     private long leastEnd;
     private final Map<Tap, Node> nodes = new LinkedHashMap<>();
     private final Map<Tap, TapFile> files = new LinkedHashMap<>();
@@ -44,13 +47,26 @@ public final class Walk {
         this(session, taps, passage, sharing, recordings, threads, BLOCK_FRAMES);
     }
 
-    Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads,
+    Walk(
+            Session session,
+            List<Tap> taps,
+            Passage passage,
+            Sharing sharing,
+            Recordings recordings,
+            int threads,
             int blockFrames) {
         this(session, taps, passage, sharing, recordings, threads, blockFrames, ALL);
     }
 
-    private Walk(Session session, List<Tap> taps, Passage passage, Sharing sharing, Recordings recordings, int threads,
-            int blockFrames, long warmUpFrames) {
+    private Walk(
+            Session session,
+            List<Tap> taps,
+            Passage passage,
+            Sharing sharing,
+            Recordings recordings,
+            int threads,
+            int blockFrames,
+            long warmUpFrames) {
         this.warmUpFrames = warmUpFrames;
         this.session = session;
         this.taps = taps;
@@ -66,9 +82,16 @@ public final class Walk {
      * A walk for listening: it starts only so many frames before the passage, so that sound comes at once. What began
      * earlier and still rings is missing; a print never does this.
      */
-    public static Walk startingNear(Session session, List<Tap> taps, Passage passage, Recordings recordings, int threads,
-            long warmUpFrames) {
-        return new Walk(session, taps, passage, new Sharing(Returns.OWN_FILES, Dynamics.IN_PLACE), recordings, threads, BLOCK_FRAMES,
+    public static Walk startingNear(
+            Session session, List<Tap> taps, Passage passage, Recordings recordings, int threads, long warmUpFrames) {
+        return new Walk(
+                session,
+                taps,
+                passage,
+                new Sharing(Returns.OWN_FILES, Dynamics.IN_PLACE),
+                recordings,
+                threads,
+                BLOCK_FRAMES,
                 warmUpFrames);
     }
 
@@ -103,7 +126,8 @@ public final class Walk {
             long end = passage.range().end() + tail;
             boolean listens = passage.tail().isAutomatic() && tail > 0;
             long latest = Math.max(openFiles(end), latestBeside());
-            graph.curtain().fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
+            graph.curtain()
+                    .fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
             long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
                 if (isPlainCopy(tap)) {
@@ -111,8 +135,17 @@ public final class Walk {
                 }
             }
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
-            Conductor conductor = new Conductor(List.copyOf(files.values()), observer, passage, leastEnd, walkStart, blockFrames,
-                    end, latest, listens, session.rate().hertz());
+            Conductor conductor = new Conductor(
+                    List.copyOf(files.values()),
+                    observer,
+                    passage,
+                    leastEnd,
+                    walkStart,
+                    blockFrames,
+                    end,
+                    latest,
+                    listens,
+                    session.rate().hertz());
             lines.stream().filter(Line::hasTaps).forEach(conductor::waitFor);
             copies.values().forEach(conductor::waitFor);
             List<Task> tasks = new ArrayList<>(lines);
@@ -120,7 +153,11 @@ public final class Walk {
             tasks.add(conductor);
             new Crew(tasks, conductor, threads).walk();
             List<Printed> printed = finish(conductor.end());
-            return listens ? printed : printed.stream().map(each -> each.quietAt(passage.range().end())).toList();
+            return listens
+                    ? printed
+                    : printed.stream()
+                            .map(each -> each.quietAt(passage.range().end()))
+                            .toList();
         } finally {
             closeAll(lines);
         }
@@ -136,7 +173,8 @@ public final class Walk {
         if (!passage.tail().isAutomatic()) {
             return Math.round(passage.tail().seconds() * second);
         }
-        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0) || leastEnd > passage.range().end();
+        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0)
+                || leastEnd > passage.range().end();
         return rings ? (long) Passage.LONGEST_TAIL_SECONDS * second : 0;
     }
 
@@ -150,8 +188,10 @@ public final class Walk {
 
     /** Whether no node remembers anything, so that a walk can start anywhere. */
     private boolean isStateless() {
-        return files.values().stream().allMatch(file -> file.lookAhead() == 0) && graph.nodes().stream()
-                .allMatch(node -> node instanceof ClipNode || node instanceof FaderNode || node instanceof SumNode);
+        return files.values().stream().allMatch(file -> file.lookAhead() == 0)
+                && graph.nodes().stream()
+                        .allMatch(node ->
+                                node instanceof ClipNode || node instanceof FaderNode || node instanceof SumNode);
     }
 
     /** Opens the files that are not copied and says by how many frames the latest of them is late. */
@@ -160,10 +200,18 @@ public final class Walk {
         for (Tap tap : taps) {
             if (nodes.containsKey(tap)) {
                 boolean raw = tap.station() == Station.RAW;
-                boolean exact = raw && row(tap) instanceof AudioRow audio && Exactness.isExact(session, audio, tap.depth());
+                boolean exact =
+                        raw && row(tap) instanceof AudioRow audio && Exactness.isExact(session, audio, tap.depth());
                 Coverage coverage = raw && row(tap) instanceof AudioRow audio ? Coverage.of(List.of(audio)) : null;
-                TapFile file = new TapFile(tap, session.rate(), passage, end - passage.range().start(), exact, coverage,
-                        graph.kernels(), blockFrames);
+                TapFile file = new TapFile(
+                        tap,
+                        session.rate(),
+                        passage,
+                        end - passage.range().start(),
+                        exact,
+                        coverage,
+                        graph.kernels(),
+                        blockFrames);
                 files.put(tap, file);
                 nodes.get(tap).taps.add(file);
                 latest = Math.max(latest, nodes.get(tap).latency + file.lookAhead());
@@ -178,7 +226,10 @@ public final class Walk {
         long latest = 0;
         for (Tap tap : beside) {
             if (!isPlainCopy(tap)) {
-                latest = Math.max(latest, others.at(row(tap), tap.station()).latency + TapFile.lookAhead(tap, session.rate(), others.kernels()));
+                latest = Math.max(
+                        latest,
+                        others.at(row(tap), tap.station()).latency
+                                + TapFile.lookAhead(tap, session.rate(), others.kernels()));
             }
         }
         return latest;
@@ -186,8 +237,18 @@ public final class Walk {
 
     private PlainCopy copy(Tap tap, long end, long walkStart) throws IOException {
         long frames = passage.leadInFrames() + end - passage.range().start();
-        WavWriter out = new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
-        return new PlainCopy(session, (AudioRow) row(tap), tap, recordings, out, passage, graph.curtain().frame(), end, walkStart,
+        WavWriter out =
+                new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+        return new PlainCopy(
+                session,
+                (AudioRow) row(tap),
+                tap,
+                recordings,
+                out,
+                passage,
+                graph.curtain().frame(),
+                end,
+                walkStart,
                 blockFrames);
     }
 

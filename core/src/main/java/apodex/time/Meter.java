@@ -18,8 +18,8 @@ public record Meter(int beats, int unit) {
     /** @throws IllegalArgumentException when it is no meter */
     public Meter {
         if (beats < 1 || beats > 64 || unit < 1 || unit > 32 || Integer.bitCount(unit) != 1) {
-            throw new IllegalArgumentException("“" + beats + "/" + unit
-                    + "” is not a meter: 1 to 64 beats over 1, 2, 4, 8, 16 or 32.");
+            throw new IllegalArgumentException(
+                    "“" + beats + "/" + unit + "” is not a meter: 1 to 64 beats over 1, 2, 4, 8, 16 or 32.");
         }
     }
 

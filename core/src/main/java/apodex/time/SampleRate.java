@@ -16,8 +16,7 @@ public record SampleRate(int hertz) {
     /** @throws IllegalArgumentException outside the range */
     public SampleRate {
         if (!isUsable(hertz)) {
-            throw new IllegalArgumentException(
-                    "A sample rate must be from 8 to 384 kHz, not " + hertz + " Hz.");
+            throw new IllegalArgumentException("A sample rate must be from 8 to 384 kHz, not " + hertz + " Hz.");
         }
     }
 

@@ -13,9 +13,11 @@ public record TempoChange(double quarter, double quartersPerMinute, Way way) {
     /** How a tempo is reached. */
     public enum Way {
         /** The tempo before it holds until here. */
-        @JsonProperty("jump") JUMP,
+        @JsonProperty("jump")
+        JUMP,
         /** The tempo goes here in a straight line over the quarter notes since the change before it. */
-        @JsonProperty("glide") GLIDE
+        @JsonProperty("glide")
+        GLIDE
     }
 
     /** @throws IllegalArgumentException outside the range */
@@ -25,8 +27,8 @@ public record TempoChange(double quarter, double quartersPerMinute, Way way) {
             throw new IllegalArgumentException("A tempo change cannot stand at quarter note " + quarter + ".");
         }
         if (!(quartersPerMinute >= TempoMap.SLOWEST && quartersPerMinute <= TempoMap.FASTEST)) {
-            throw new IllegalArgumentException("A tempo must be from 10 to 999 beats a minute, not "
-                    + quartersPerMinute + ".");
+            throw new IllegalArgumentException(
+                    "A tempo must be from 10 to 999 beats a minute, not " + quartersPerMinute + ".");
         }
     }
 }

@@ -19,7 +19,10 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
     public TempoMap {
         tempos = List.copyOf(tempos);
         meters = List.copyOf(meters);
-        if (tempos.isEmpty() || tempos.get(0).quarter() != 0 || meters.isEmpty() || meters.get(0).bar() != 1) {
+        if (tempos.isEmpty()
+                || tempos.get(0).quarter() != 0
+                || meters.isEmpty()
+                || meters.get(0).bar() != 1) {
             throw new IllegalArgumentException("A tempo map starts with a tempo and a meter at bar 1.");
         }
         for (int i = 1; i < tempos.size(); i++) {
@@ -36,7 +39,8 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
 
     /** One tempo and one meter for the whole song. */
     public static TempoMap steady(double quartersPerMinute, Meter meter) {
-        return new TempoMap(List.of(new TempoChange(0, quartersPerMinute, TempoChange.Way.JUMP)),
+        return new TempoMap(
+                List.of(new TempoChange(0, quartersPerMinute, TempoChange.Way.JUMP)),
                 List.of(new MeterChange(1, meter)));
     }
 
@@ -66,7 +70,8 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
             if (i == tempos.size() - 1) {
                 return tempos.get(i).quarter() + left * tempos.get(i).quartersPerMinute() / 60;
             }
-            double length = stretchSeconds(i, tempos.get(i + 1).quarter() - tempos.get(i).quarter());
+            double length = stretchSeconds(
+                    i, tempos.get(i + 1).quarter() - tempos.get(i).quarter());
             if (left < length) {
                 return tempos.get(i).quarter() + quartersAfter(i, left);
             }
@@ -80,7 +85,8 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
         while (i + 1 < tempos.size() && tempos.get(i + 1).quarter() <= quarter) {
             i++;
         }
-        return tempos.get(i).quartersPerMinute() + slope(i) * (quarter - tempos.get(i).quarter());
+        return tempos.get(i).quartersPerMinute()
+                + slope(i) * (quarter - tempos.get(i).quarter());
     }
 
     /** Quarter note on which a bar starts; bar 1 starts at 0. */
@@ -103,7 +109,9 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
         for (int i = 0; ; i++) {
             MeterChange change = meters.get(i);
             double perBar = change.meter().quartersPerBar();
-            int bars = i == meters.size() - 1 ? Integer.MAX_VALUE : meters.get(i + 1).bar() - change.bar();
+            int bars = i == meters.size() - 1
+                    ? Integer.MAX_VALUE
+                    : meters.get(i + 1).bar() - change.bar();
             if (left < bars * perBar) {
                 return change.bar() + (int) Math.floor(left / perBar);
             }

@@ -13,13 +13,29 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Decoding judged by the reference encoder and by sox. */
 final class FlacFileTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     @ParameterizedTest(name = "{0} bits, {1} channels, {2} Hz")
     @CsvSource({"16,1,44100", "16,2,48000", "24,1,96000", "24,2,48000", "8,1,8000"})
     void decodesToTheSamplesThatWereEncoded(int bits, int channels, int hertz) throws Exception {
-        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "" + hertz, "-c", "" + channels, "-b", "" + bits, "in.wav",
-                "synth", "1.3", "pinknoise", "gain", "-6");
+        OutsideTools.run(
+                folder,
+                "sox",
+                "-R",
+                "-n",
+                "-r",
+                "" + hertz,
+                "-c",
+                "" + channels,
+                "-b",
+                "" + bits,
+                "in.wav",
+                "synth",
+                "1.3",
+                "pinknoise",
+                "gain",
+                "-6");
         OutsideTools.run(folder, "flac", "-s", "-o", "in.flac", "in.wav");
         Path decoded = folder.resolve("decoded.wav");
         FlacFile.decode(folder.resolve("in.flac"), decoded);
@@ -29,7 +45,8 @@ final class FlacFileTest {
         assertThat(told.frames()).isEqualTo((long) (1.3 * hertz));
         OutsideTools.run(folder, "sox", "in.wav", "-t", "f64", "expected.raw");
         OutsideTools.run(folder, "sox", "decoded.wav", "-t", "f64", "found.raw");
-        assertThat(Files.readAllBytes(folder.resolve("found.raw"))).isNotEmpty()
+        assertThat(Files.readAllBytes(folder.resolve("found.raw")))
+                .isNotEmpty()
                 .isEqualTo(Files.readAllBytes(folder.resolve("expected.raw")));
     }
 
@@ -54,7 +71,8 @@ final class FlacFileTest {
         Path file = Files.write(folder.resolve("bad.flac"), bytes);
         Path out = folder.resolve("out.wav");
         Files.deleteIfExists(out);
-        assertThatThrownBy(() -> FlacFile.decode(file, out)).isInstanceOf(SoundFileException.class)
+        assertThatThrownBy(() -> FlacFile.decode(file, out))
+                .isInstanceOf(SoundFileException.class)
                 .hasMessageContaining(words);
     }
 }

@@ -21,7 +21,9 @@ import org.junit.jupiter.params.provider.MethodSource;
  */
 final class MutatedFilesTest {
     private static final int MUTATIONS = 150;
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
 
     static IntStream seeds() {
         return IntStream.range(0, 24);
@@ -69,26 +71,53 @@ final class MutatedFilesTest {
     private static byte[] mutated(byte[] good, SplittableRandom random) {
         byte[] bytes = good.clone();
         for (int change = 0; change <= random.nextInt(4); change++) {
-            int at = random.nextInt(3) == 0 ? random.nextInt(bytes.length) : random.nextInt(Math.min(120, bytes.length));
+            int at =
+                    random.nextInt(3) == 0 ? random.nextInt(bytes.length) : random.nextInt(Math.min(120, bytes.length));
             bytes[at] = (byte) (random.nextBoolean() ? random.nextInt(256) : random.nextInt(2) * 255);
         }
         return random.nextInt(6) == 0 ? Arrays.copyOf(bytes, random.nextInt(bytes.length)) : bytes;
     }
 
     private static byte[] good(int kind) {
-        byte[] samples = SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 2, IntStream.range(0, 800).mapToObj(Long::valueOf).toList());
+        byte[] samples = SoundBytes.integers(
+                ByteOrder.LITTLE_ENDIAN,
+                2,
+                IntStream.range(0, 800).mapToObj(Long::valueOf).toList());
         return switch (kind) {
-            case 0 -> SoundBytes.riff().broadcast(99, "2026-05-17").format(1, 2, 48_000, 16).chunk("data", samples).wave();
-            case 1 -> SoundBytes.riff().extensible(1, 2, 48_000, 16).chunk("LIST", new byte[9]).chunk("data", samples).wave();
-            case 2 -> SoundBytes.riff().chunk("ds64", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 8, List.of(1_700L, 1_600L, 400L)))
-                    .format(1, 2, 48_000, 16).chunk("data", 0xFFFFFFFFL, samples).file("RF64", "WAVE", 0xFFFFFFFFL);
-            case 3 -> SoundBytes.aiff().common(2, 400, 16, 48_000, null).sound(samples).aiffFile("AIFF");
-            default -> SoundBytes.aiff().common(2, 400, 16, 48_000, "sowt").sound(samples).aiffFile("AIFC");
+            case 0 ->
+                SoundBytes.riff()
+                        .broadcast(99, "2026-05-17")
+                        .format(1, 2, 48_000, 16)
+                        .chunk("data", samples)
+                        .wave();
+            case 1 ->
+                SoundBytes.riff()
+                        .extensible(1, 2, 48_000, 16)
+                        .chunk("LIST", new byte[9])
+                        .chunk("data", samples)
+                        .wave();
+            case 2 ->
+                SoundBytes.riff()
+                        .chunk("ds64", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 8, List.of(1_700L, 1_600L, 400L)))
+                        .format(1, 2, 48_000, 16)
+                        .chunk("data", 0xFFFFFFFFL, samples)
+                        .file("RF64", "WAVE", 0xFFFFFFFFL);
+            case 3 ->
+                SoundBytes.aiff()
+                        .common(2, 400, 16, 48_000, null)
+                        .sound(samples)
+                        .aiffFile("AIFF");
+            default ->
+                SoundBytes.aiff()
+                        .common(2, 400, 16, 48_000, "sowt")
+                        .sound(samples)
+                        .aiffFile("AIFC");
         };
     }
 
     private byte[] flac() throws Exception {
-        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "48000", "-b", "16", "-c", "2", "in.wav", "synth", "0.3", "pinknoise");
+        OutsideTools.run(
+                folder, "sox", "-R", "-n", "-r", "48000", "-b", "16", "-c", "2", "in.wav", "synth", "0.3", "pinknoise");
         OutsideTools.run(folder, "flac", "-s", "-f", "in.wav");
         return Files.readAllBytes(folder.resolve("in.flac"));
     }

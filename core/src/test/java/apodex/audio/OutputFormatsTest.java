@@ -17,7 +17,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What is written, read by tools that are not ours. */
 final class OutputFormatsTest {
     private static final SampleRate RATE = new SampleRate(44_100);
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
 
     /** Noise as a WAV file; gives its name. */
     private Path wav(String name, SampleFormat sample, int channels, int frames) throws IOException {
@@ -66,27 +68,57 @@ final class OutputFormatsTest {
     @Test
     void aiffRefusesToPassFourGibibytes() {
         assertThatThrownBy(() -> new AiffWriter(folder.resolve("big.aif"), RATE, 2, SampleFormat.INT24, 800_000_000L))
-                .isInstanceOf(IOException.class).hasMessageContaining("4 GiB");
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("4 GiB");
     }
 
     @ParameterizedTest(name = "{0}, {1} channels, {2} frames")
-    @CsvSource({"INT16, 1, 4096", "INT16, 2, 9216", "INT24, 2, 5000", "INT24, 1, 1", "INT24, 1, 4095", "INT16, 2, 18432", "INT24, 2, 36864"})
+    @CsvSource({
+        "INT16, 1, 4096",
+        "INT16, 2, 9216",
+        "INT24, 2, 5000",
+        "INT24, 1, 1",
+        "INT24, 1, 4095",
+        "INT16, 2, 18432",
+        "INT24, 2, 36864"
+    })
     void flacDecodesToTheSameSamplesElsewhere(SampleFormat sample, int channels, int frames) throws Exception {
         wav("f.wav", sample, channels, frames);
         FlacWriter.encode(folder.resolve("f.wav"), folder.resolve("f.flac"));
         OutsideTools.run(folder, "flac", "-t", "-s", "f.flac");
         OutsideTools.run(folder, "flac", "-d", "-s", "-f", "-o", "back.wav", "f.flac");
-        assertThat(raw("back.wav", "signed-integer", "" + sample.bits())).isEqualTo(raw("f.wav", "signed-integer", "" + sample.bits()));
+        assertThat(raw("back.wav", "signed-integer", "" + sample.bits()))
+                .isEqualTo(raw("f.wav", "signed-integer", "" + sample.bits()));
         assertThat(folder.resolve("f.flac.back")).doesNotExist();
     }
 
     @ParameterizedTest(name = "{0} channels")
     @ValueSource(ints = {1, 2})
     void mp3IsRecognisedAndSoundsAsLong(int channels) throws Exception {
-        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "44100", "-c", "" + channels, "-b", "24", "m.wav", "synth", "3", "sine", "440", "gain", "-6");
+        OutsideTools.run(
+                folder,
+                "sox",
+                "-R",
+                "-n",
+                "-r",
+                "44100",
+                "-c",
+                "" + channels,
+                "-b",
+                "24",
+                "m.wav",
+                "synth",
+                "3",
+                "sine",
+                "440",
+                "gain",
+                "-6");
         Mp3Writer.encode(folder.resolve("m.wav"), folder.resolve("m.mp3"));
-        String told = OutsideTools.run(folder, "ffmpeg", "-nostdin", "-hide_banner", "-i", "m.mp3", "-af", "volumedetect", "-f", "null", "-");
-        assertThat(told).contains("Audio: mp3", "44100 Hz", channels == 1 ? "mono" : "stereo").containsPattern("Duration: 00:00:03\\.[01]")
+        String told = OutsideTools.run(
+                folder, "ffmpeg", "-nostdin", "-hide_banner", "-i", "m.mp3", "-af", "volumedetect", "-f", "null", "-");
+        assertThat(told)
+                .contains("Audio: mp3", "44100 Hz", channels == 1 ? "mono" : "stereo")
+                .containsPattern("Duration: 00:00:03\\.[01]")
                 .containsPattern("max_volume: -[56]\\.\\d dB");
     }
 

@@ -11,7 +11,10 @@ public final class OutsideTools {
 
     /** What the tool printed, both ways; an exit other than 0 is an error. */
     public static String run(Path folder, String... command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(List.of(command)).directory(folder.toFile()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder(List.of(command))
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .start();
         String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         if (process.waitFor() != 0) {
             throw new IOException(String.join(" ", command) + " failed: " + output);

@@ -15,7 +15,9 @@ final class PcmEncoderTest {
     private static final int FRAMES = 200_000;
 
     @ParameterizedTest
-    @EnumSource(value = SampleFormat.class, names = {"INT16", "INT24", "INT32"})
+    @EnumSource(
+            value = SampleFormat.class,
+            names = {"INT16", "INT24", "INT32"})
     void everyIntegerComesBackExactly(SampleFormat sample) {
         double scale = Math.scalb(1.0, sample.bits() - 1);
         double[][] block = new double[2][1_000];
@@ -47,7 +49,9 @@ final class PcmEncoderTest {
         ByteBuffer read = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
         assertThat(new int[] {read.getShort(), read.getShort(), read.getShort(), read.getShort(), read.getShort()})
                 .containsExactly(32767, -32768, -32768, 32767, 32767);
-        assertThat(encoder.overs()).as("1.0, -1.1, 7, and 0.99999, which rounds to full scale").isEqualTo(4);
+        assertThat(encoder.overs())
+                .as("1.0, -1.1, 7, and 0.99999, which rounds to full scale")
+                .isEqualTo(4);
     }
 
     @Test

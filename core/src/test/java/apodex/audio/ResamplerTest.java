@@ -43,9 +43,20 @@ final class ResamplerTest {
     }
 
     @ParameterizedTest(name = "{0} to {1}: {2} Hz")
-    @CsvSource({"48000, 44100, 997", "48000, 44100, 10000", "48000, 44100, 20000", "44100, 48000, 19800", "96000, 48000, 21000",
-        "48000, 96000, 21500", "192000, 44100, 20000", "44100, 192000, 19000", "8000, 48000, 3500", "48000, 8000, 3600", "47952, 48000, 15000",
-        "47999, 48000, 20000"})
+    @CsvSource({
+        "48000, 44100, 997",
+        "48000, 44100, 10000",
+        "48000, 44100, 20000",
+        "44100, 48000, 19800",
+        "96000, 48000, 21000",
+        "48000, 96000, 21500",
+        "192000, 44100, 20000",
+        "44100, 192000, 19000",
+        "8000, 48000, 3500",
+        "48000, 8000, 3600",
+        "47952, 48000, 15000",
+        "47999, 48000, 20000"
+    })
     void tonesInThePassBandComeOutAlikeAlignedToTheSample(int in, int out, double hertz) {
         // 0.005 dB is a difference of 5.8e-4; the filter is far better than that, and any shift would show
         double error = errorDb(resample(in, out, hertz, 2), out, hertz, 1, 800 * Math.max(1, out / in));
@@ -53,7 +64,14 @@ final class ResamplerTest {
     }
 
     @ParameterizedTest(name = "{0} to {1}: {2} Hz")
-    @CsvSource({"48000, 44100, 22060", "48000, 44100, 23000", "48000, 44100, 23990", "96000, 48000, 24010", "96000, 48000, 40000", "192000, 44100, 60000"})
+    @CsvSource({
+        "48000, 44100, 22060",
+        "48000, 44100, 23000",
+        "48000, 44100, 23990",
+        "96000, 48000, 24010",
+        "96000, 48000, 40000",
+        "192000, 44100, 60000"
+    })
     void tonesThatDoNotFitLeaveNoAlias(int in, int out, double hertz) {
         double[] samples = resample(in, out, hertz, 2);
         double peak = 0;

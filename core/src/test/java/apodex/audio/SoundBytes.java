@@ -45,16 +45,23 @@ public final class SoundBytes {
 
     public static byte[] formatBody(int tag, int channels, int hertz, int bits, int blockAlign) {
         ByteBuffer out = ByteBuffer.allocate(16).order(ByteOrder.LITTLE_ENDIAN);
-        out.putShort((short) tag).putShort((short) channels).putInt(hertz).putInt(hertz * blockAlign)
-                .putShort((short) blockAlign).putShort((short) bits);
+        out.putShort((short) tag)
+                .putShort((short) channels)
+                .putInt(hertz)
+                .putInt(hertz * blockAlign)
+                .putShort((short) blockAlign)
+                .putShort((short) bits);
         return out.array();
     }
 
     /** WAVE_FORMAT_EXTENSIBLE: 22 more bytes, the last 16 a GUID that begins with the plain tag. */
     public SoundBytes extensible(int tag, int channels, int hertz, int bits) {
         ByteBuffer out = ByteBuffer.allocate(40).order(ByteOrder.LITTLE_ENDIAN);
-        out.put(formatBody(0xFFFE, channels, hertz, bits, channels * bits / 8)).putShort((short) 22)
-                .putShort((short) bits).putInt(3).putShort((short) tag)
+        out.put(formatBody(0xFFFE, channels, hertz, bits, channels * bits / 8))
+                .putShort((short) 22)
+                .putShort((short) bits)
+                .putInt(3)
+                .putShort((short) tag)
                 .put(new byte[] {0, 0, 0, 0, 0x10, 0, (byte) 0x80, 0, 0, (byte) 0xAA, 0, 0x38, (byte) 0x9B, 0x71});
         return chunk("fmt ", out.array());
     }
@@ -73,8 +80,11 @@ public final class SoundBytes {
     public SoundBytes common(int channels, long frames, int bits, int hertz, String kind) {
         ByteBuffer out = ByteBuffer.allocate(kind == null ? 18 : 24).order(ByteOrder.BIG_ENDIAN);
         int exponent = 31 - Integer.numberOfLeadingZeros(hertz);
-        out.putShort((short) channels).putInt((int) frames).putShort((short) bits)
-                .putShort((short) (16383 + exponent)).putLong((long) hertz << 63 - exponent);
+        out.putShort((short) channels)
+                .putInt((int) frames)
+                .putShort((short) bits)
+                .putShort((short) (16383 + exponent))
+                .putLong((long) hertz << 63 - exponent);
         if (kind != null) {
             out.put(ascii(kind)).put(new byte[] {0, 0});
         }
@@ -143,7 +153,10 @@ public final class SoundBytes {
 
     /** A plain 48 kHz 24-bit mono WAV with these samples. */
     public static byte[] mono24(int... samples) {
-        List<Long> values = java.util.Arrays.stream(samples).mapToObj(Long::valueOf).toList();
-        return riff().format(1, 1, 48_000, 24).chunk("data", integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave();
+        List<Long> values =
+                java.util.Arrays.stream(samples).mapToObj(Long::valueOf).toList();
+        return riff().format(1, 1, 48_000, 24)
+                .chunk("data", integers(ByteOrder.LITTLE_ENDIAN, 3, values))
+                .wave();
     }
 }

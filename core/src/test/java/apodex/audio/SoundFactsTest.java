@@ -14,11 +14,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 final class SoundFactsTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     private static byte[] sub(String id, byte[] data) {
-        ByteBuffer out = ByteBuffer.allocate(8 + data.length + (data.length & 1)).order(ByteOrder.LITTLE_ENDIAN);
-        return out.put(id.getBytes(StandardCharsets.US_ASCII)).putInt(data.length).put(data).array();
+        ByteBuffer out =
+                ByteBuffer.allocate(8 + data.length + (data.length & 1)).order(ByteOrder.LITTLE_ENDIAN);
+        return out.put(id.getBytes(StandardCharsets.US_ASCII))
+                .putInt(data.length)
+                .put(data)
+                .array();
     }
 
     private static byte[] list(String kind, byte[]... parts) throws IOException {
@@ -36,36 +41,63 @@ final class SoundFactsTest {
 
     private static byte[] label(int cue, String text) {
         byte[] words = bytes(text);
-        return ByteBuffer.allocate(4 + words.length).order(ByteOrder.LITTLE_ENDIAN).putInt(cue).put(words).array();
+        return ByteBuffer.allocate(4 + words.length)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(cue)
+                .put(words)
+                .array();
     }
 
     private SoundFacts read(SoundBytes bytes) throws IOException {
-        return SoundFacts.read(Files.write(folder.resolve("x.wav"), bytes.chunk("data", new byte[6]).wave()));
+        return SoundFacts.read(Files.write(
+                folder.resolve("x.wav"), bytes.chunk("data", new byte[6]).wave()));
     }
 
     @Test
     void namesCommentsTracksAndMarkersAreFound() throws IOException {
-        ByteBuffer cues = ByteBuffer.allocate(4 + 2 * 24).order(ByteOrder.LITTLE_ENDIAN).putInt(2);
-        cues.putInt(7).putInt(0).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(0).putInt(96_000);
-        cues.putInt(3).putInt(0).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(0).putInt(48_000);
-        String ixml = "<BWFXML><NOTE>wind &amp; rain</NOTE><TRACK_LIST><TRACK><INTERLEAVE_INDEX>1</INTERLEAVE_INDEX><NAME>Boom</NAME></TRACK>"
-                + "<TRACK><INTERLEAVE_INDEX>2</INTERLEAVE_INDEX><NAME>Lav Größe</NAME></TRACK></TRACK_LIST></BWFXML>";
-        SoundFacts facts = read(SoundBytes.riff().format(1, 1, 48_000, 24)
+        ByteBuffer cues =
+                ByteBuffer.allocate(4 + 2 * 24).order(ByteOrder.LITTLE_ENDIAN).putInt(2);
+        cues.putInt(7)
+                .putInt(0)
+                .put("data".getBytes(StandardCharsets.US_ASCII))
+                .putInt(0)
+                .putInt(0)
+                .putInt(96_000);
+        cues.putInt(3)
+                .putInt(0)
+                .put("data".getBytes(StandardCharsets.US_ASCII))
+                .putInt(0)
+                .putInt(0)
+                .putInt(48_000);
+        String ixml =
+                "<BWFXML><NOTE>wind &amp; rain</NOTE><TRACK_LIST><TRACK><INTERLEAVE_INDEX>1</INTERLEAVE_INDEX><NAME>Boom</NAME></TRACK>"
+                        + "<TRACK><INTERLEAVE_INDEX>2</INTERLEAVE_INDEX><NAME>Lav Größe</NAME></TRACK></TRACK_LIST></BWFXML>";
+        SoundFacts facts = read(SoundBytes.riff()
+                .format(1, 1, 48_000, 24)
                 .chunk("LIST", list("INFO", sub("INAM", bytes("Tuba")), sub("ICMT", bytes("bell turned away"))))
-                .chunk("cue ", cues.array()).chunk("LIST", list("adtl", sub("labl", label(3, "Verse"))))
+                .chunk("cue ", cues.array())
+                .chunk("LIST", list("adtl", sub("labl", label(3, "Verse"))))
                 .chunk("iXML", ixml.getBytes(StandardCharsets.UTF_8)));
-        assertThat(facts.tracks()).containsEntry(1, "Boom").containsEntry(2, "Lav Größe").hasSize(2);
+        assertThat(facts.tracks())
+                .containsEntry(1, "Boom")
+                .containsEntry(2, "Lav Größe")
+                .hasSize(2);
         assertThat(facts.title()).as("a track's name says more than a file's").isEqualTo("Boom");
         assertThat(facts.note()).isEqualTo("bell turned away");
-        assertThat(facts.markers()).isEqualTo(List.of(new SoundFacts.Mark(48_000, "Verse"), new SoundFacts.Mark(96_000, "Mark 7")));
+        assertThat(facts.markers())
+                .isEqualTo(List.of(new SoundFacts.Mark(48_000, "Verse"), new SoundFacts.Mark(96_000, "Mark 7")));
     }
 
     @Test
     void whatIsBrokenOrSaysNothingIsLeftOut() throws IOException {
         assertThat(read(SoundBytes.riff().format(1, 1, 48_000, 24))).isEqualTo(SoundFacts.NONE);
-        SoundFacts facts = read(SoundBytes.riff().format(1, 1, 48_000, 24).chunk("cue ", new byte[] {(byte) 0xFF, (byte) 0xFF, (byte) 0xFF, 0x7F})
-                .chunk("LIST", list("INFO", new byte[] {'I', 'N', 'A', 'M', 100, 0, 0, 0, 'x'})).chunk("iXML", "<TRACK><NAME>".getBytes(StandardCharsets.UTF_8)));
+        SoundFacts facts = read(SoundBytes.riff()
+                .format(1, 1, 48_000, 24)
+                .chunk("cue ", new byte[] {(byte) 0xFF, (byte) 0xFF, (byte) 0xFF, 0x7F})
+                .chunk("LIST", list("INFO", new byte[] {'I', 'N', 'A', 'M', 100, 0, 0, 0, 'x'}))
+                .chunk("iXML", "<TRACK><NAME>".getBytes(StandardCharsets.UTF_8)));
         assertThat(facts).isEqualTo(SoundFacts.NONE);
-        assertThat(SoundFacts.read(Files.write(folder.resolve("y"), new byte[3]))).isEqualTo(SoundFacts.NONE);
+        assertThat(SoundFacts.read(Files.write(folder.resolve("y"), new byte[3])))
+                .isEqualTo(SoundFacts.NONE);
     }
 }

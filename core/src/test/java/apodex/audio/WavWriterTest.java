@@ -15,9 +15,17 @@ import org.junit.jupiter.api.io.TempDir;
 
 final class WavWriterTest {
     private static final SampleRate RATE = new SampleRate(48_000);
-    private static final BroadcastExtension BROADCAST = new BroadcastExtension("Café ☕", "Apodex", "REF", "2026-05-17",
-            "10:00:00", 0x1_2345_6789L, "A=PCM,F=48000,W=24,M=mono,T=Apodex\r\n");
-    @TempDir private Path folder;
+    private static final BroadcastExtension BROADCAST = new BroadcastExtension(
+            "Café ☕",
+            "Apodex",
+            "REF",
+            "2026-05-17",
+            "10:00:00",
+            0x1_2345_6789L,
+            "A=PCM,F=48000,W=24,M=mono,T=Apodex\r\n");
+
+    @TempDir
+    private Path folder;
 
     @Test
     void everyFieldStandsWhereTheStandardPutsIt() throws IOException {
@@ -28,7 +36,9 @@ final class WavWriterTest {
         }
         ByteBuffer in = ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN);
         assertThat(text(in, 0, 4)).isEqualTo("RIFF");
-        assertThat(in.getInt(4)).as("size of all that follows, the pad byte included").isEqualTo(in.limit() - 8);
+        assertThat(in.getInt(4))
+                .as("size of all that follows, the pad byte included")
+                .isEqualTo(in.limit() - 8);
         assertThat(text(in, 12, 4)).isEqualTo("bext");
         int bext = 20;
         // EBU Tech 3285, section 2.3: offsets within the chunk.
@@ -43,8 +53,7 @@ final class WavWriterTest {
         assertThat(text(in, format, 4)).isEqualTo("fmt ");
         assertThat(in.getInt(format + 4)).isEqualTo(expected.get("fmt "));
         assertThat(in.getInt(format + 24 + 4)).isEqualTo(expected.get("data"));
-        assertThat(Files.size(file)).isEven()
-                .isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, 3, BROADCAST));
+        assertThat(Files.size(file)).isEven().isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, 3, BROADCAST));
     }
 
     @Test

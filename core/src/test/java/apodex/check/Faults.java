@@ -169,11 +169,16 @@ final class Faults {
         Row lost = feeding(good("a", "Tuba"));
         fault("goesNowhere", "a row that feeds nothing", session(lost, good("b", "Harp")));
         near("goesNowhere", "muted, so nobody misses it", session(muted(lost), good("b", "Harp")));
-        near("goesNowhere", "an insert listens to it", session(lost, inserted(good("b", "Harp"),
-                new Insert("compressor", Map.of(), "a", false, true))));
+        near(
+                "goesNowhere",
+                "an insert listens to it",
+                session(lost, inserted(good("b", "Harp"), new Insert("compressor", Map.of(), "a", false, true))));
         Row bus = new BusRow("bus", "Band", Strip.PLAIN);
         fault("onlyToMutedBus", "its one bus is muted", session(feeding(good("a", "Tuba"), "bus"), muted(bus)));
-        near("onlyToMutedBus", "it feeds the mix as well", session(feeding(good("a", "Tuba"), "bus", "mix"), muted(bus)));
+        near(
+                "onlyToMutedBus",
+                "it feeds the mix as well",
+                session(feeding(good("a", "Tuba"), "bus", "mix"), muted(bus)));
         Row ring = new BusRow("ring", "Ring", Strip.feeding("bus"));
         fault("routingLoop", "two buses feed each other", session(good("a", "Tuba"), feeding(bus, "ring"), ring));
         near("routingLoop", "one after the other", session(good("a", "Tuba"), bus, ring));
@@ -183,9 +188,14 @@ final class Faults {
         fault("unheardSend", "the return is muted", session(sending(good("a", "Tuba"), "hall"), muted(hall)));
         fault("unheardSend", "the return goes nowhere", session(sending(good("a", "Tuba"), "hall"), feeding(hall)));
         near("unheardSend", "the return is heard", session(sending(good("a", "Tuba"), "hall"), hall));
-        fault("feedsBusTwice", "straight, and through another bus", session(feeding(good("a", "Tuba"), "bus", "ring"), ring, bus));
-        near("feedsBusTwice", "two buses that meet in the mix alone", session(feeding(good("a", "Tuba"), "bus", "ring"),
-                new BusRow("ring", "Ring", Strip.PLAIN), bus));
+        fault(
+                "feedsBusTwice",
+                "straight, and through another bus",
+                session(feeding(good("a", "Tuba"), "bus", "ring"), ring, bus));
+        near(
+                "feedsBusTwice",
+                "two buses that meet in the mix alone",
+                session(feeding(good("a", "Tuba"), "bus", "ring"), new BusRow("ring", "Ring", Strip.PLAIN), bus));
     }
 
     private void content() {
@@ -193,20 +203,42 @@ final class Faults {
         fault("nothingInIt", "no clips", session(good("a", "Tuba"), new AudioRow("b", "Harp", List.of())));
         fault("nothingInIt", "a bus nobody feeds", session(good("a", "Tuba"), bus));
         near("nothingInIt", "one clip, and a bus it feeds", session(feeding(good("a", "Tuba"), "bus"), bus));
-        fault("silentThroughout", "zeros", session(good("b", "Harp"), audio("a", "Tuba", mono("zeros", new double[SECOND]))));
+        fault(
+                "silentThroughout",
+                "zeros",
+                session(good("b", "Harp"), audio("a", "Tuba", mono("zeros", new double[SECOND]))));
         double[] whisper = new double[SECOND];
         whisper[500] = 1e-6;
-        near("silentThroughout", "one sample is not zero", session(good("b", "Harp"), audio("a", "Tuba", mono("whisper", whisper))));
-        fault("nearlySilent", "-60.2 dBFS", session(good("b", "Harp"), audio("a", "Tuba", mono("low", tone(SECOND, 0.00098, 1_000)))));
-        near("nearlySilent", "-59.8 dBFS", session(good("b", "Harp"), audio("a", "Tuba", mono("low", tone(SECOND, 0.00103, 1_000)))));
-        near("nearlySilent", "digital silence is another matter", session(good("b", "Harp"), audio("a", "Tuba", mono("zeros", new double[SECOND]))));
+        near(
+                "silentThroughout",
+                "one sample is not zero",
+                session(good("b", "Harp"), audio("a", "Tuba", mono("whisper", whisper))));
+        fault(
+                "nearlySilent",
+                "-60.2 dBFS",
+                session(good("b", "Harp"), audio("a", "Tuba", mono("low", tone(SECOND, 0.00098, 1_000)))));
+        near(
+                "nearlySilent",
+                "-59.8 dBFS",
+                session(good("b", "Harp"), audio("a", "Tuba", mono("low", tone(SECOND, 0.00103, 1_000)))));
+        near(
+                "nearlySilent",
+                "digital silence is another matter",
+                session(good("b", "Harp"), audio("a", "Tuba", mono("zeros", new double[SECOND]))));
         fault("mutedWithContent", "planned all the same", session(good("b", "Harp"), muted(good("a", "Tuba"))));
-        near("mutedWithContent", "muted and not planned", session(good("b", "Harp"), muted(good("a", "Tuba"))), printing("b", Station.RAW));
+        near(
+                "mutedWithContent",
+                "muted and not planned",
+                session(good("b", "Harp"), muted(good("a", "Tuba"))),
+                printing("b", Station.RAW));
     }
 
     private void names() {
         fault("nameSaysNothing", "Audio 07", session(good("a", "Audio 07")));
-        near("nameSaysNothing", "a person typed it", session(good("a", "Audio 07").withAbout(About.NOTHING.withNameFrom(apodex.session.NamedBy.HAND))));
+        near(
+                "nameSaysNothing",
+                "a person typed it",
+                session(good("a", "Audio 07").withAbout(About.NOTHING.withNameFrom(apodex.session.NamedBy.HAND))));
         near("nameSaysNothing", "it has a word of its own", session(good("a", "Tuba 07")));
         fault("nameCarriesLeftovers", "short forms and gear", session(good("a", "kik_final2"), good("b", "Tuba")));
         near("nameCarriesLeftovers", "clean names", session(good("a", "Kick"), good("b", "Tuba 2")));
@@ -216,9 +248,20 @@ final class Faults {
         near("nameForbidden", "an accent is fine", session(good("a", "Tübä")));
         fault("nameTwice", "but for the case", session(good("a", "Tuba"), good("b", "TUBA")));
         near("nameTwice", "but for a number", session(good("a", "Tuba 1"), good("b", "Tuba 2")));
-        fault("rowOrder", "a drum between two voices", session(good("a", "Alto"), good("b", "Kick"), good("c", "Tenor")));
+        fault(
+                "rowOrder",
+                "a drum between two voices",
+                session(good("a", "Alto"), good("b", "Kick"), good("c", "Tenor")));
         fault("rowOrder", "a pair apart", session(good("a", "Guitar L"), good("b", "Kick"), good("c", "Guitar R")));
-        near("rowOrder", "all in order", session(good("b", "Kick"), good("c", "Guitar L"), good("d", "Guitar R"), good("a", "Alto"), good("e", "Tenor")));
+        near(
+                "rowOrder",
+                "all in order",
+                session(
+                        good("b", "Kick"),
+                        good("c", "Guitar L"),
+                        good("d", "Guitar R"),
+                        good("a", "Alto"),
+                        good("e", "Tenor")));
     }
 
     private void levels() {
@@ -229,14 +272,24 @@ final class Faults {
         java.util.Arrays.fill(touching, 10_000, 10_002, 1.0);
         near("clippedRecording", "two of them", session(audio("a", "Tuba", mono("touching", touching))));
         Recording both = mono("clipped", clipped);
-        near("clippedRecording", "the clip leaves them out", session(new AudioRow("a", "Tuba", List.of(part(both, SECOND, 20_000, 28_000)))));
+        near(
+                "clippedRecording",
+                "the clip leaves them out",
+                session(new AudioRow("a", "Tuba", List.of(part(both, SECOND, 20_000, 28_000)))));
         long[] full = new long[4_800];
         java.util.Arrays.fill(full, 2_000, 2_003, 32_767);
-        fault("clippedRecording", "16-bit full scale is 32,767", session(audio("a", "Tuba", keep(sounds.addWhole("full", 16, full)))));
+        fault(
+                "clippedRecording",
+                "16-bit full scale is 32,767",
+                session(audio("a", "Tuba", keep(sounds.addWhole("full", 16, full)))));
         // a sine at a quarter of the rate, sampled at 45 degrees, has its peak 3 dB above its samples
         double[] between = new double[SECOND];
         for (int i = 0; i < SECOND; i++) {
-            between[i] = 0.9 * Math.min(1, Math.min(i, SECOND - 1 - i) / 2_400.0) * Math.sin(Math.PI / 2 * i + Math.PI / 4) * Math.sqrt(2) * 0.99;
+            between[i] = 0.9
+                    * Math.min(1, Math.min(i, SECOND - 1 - i) / 2_400.0)
+                    * Math.sin(Math.PI / 2 * i + Math.PI / 4)
+                    * Math.sqrt(2)
+                    * 0.99;
         }
         fault("truePeakOver", "between the samples", session(audio("a", "Tuba", mono("between", between))));
         double[] under = between.clone();
@@ -245,8 +298,12 @@ final class Faults {
         }
         near("truePeakOver", "3 dB lower", session(audio("a", "Tuba", mono("under", under))));
         fault("levelForMixer", "-5.9 dBFS", session(audio("a", "Tuba", mono("hot", tone(SECOND, 0.507, 1_000)))));
-        fault("levelForMixer", "-24.2 dBFS, on a bus", session(feeding(audio("a", "Tuba", mono("low", tone(SECOND, 0.0617, 1_000))), "bus"),
-                new BusRow("bus", "Band", Strip.PLAIN)));
+        fault(
+                "levelForMixer",
+                "-24.2 dBFS, on a bus",
+                session(
+                        feeding(audio("a", "Tuba", mono("low", tone(SECOND, 0.0617, 1_000))), "bus"),
+                        new BusRow("bus", "Band", Strip.PLAIN)));
         near("levelForMixer", "-6.2 dBFS", session(audio("a", "Tuba", mono("warm", tone(SECOND, 0.49, 1_000)))));
     }
 
@@ -259,85 +316,205 @@ final class Faults {
         fault("reallyMono", "both sides alike", same);
         fault("reallyMono", "and fixed to stereo", same, fixed(USUAL, "a", Sides.STEREO));
         near("reallyMono", "apart by -89 dB", session(audio("a", "Tuba", stereo("nearly", one, nearlyOne))));
-        fault("oneSideSilent", "nothing on the right", session(audio("a", "Tuba", stereo("left", one, new double[SECOND]))));
-        near("oneSideSilent", "little on the right", session(audio("a", "Tuba", stereo("left", one, tone(SECOND, 1e-4, 440)))));
+        fault(
+                "oneSideSilent",
+                "nothing on the right",
+                session(audio("a", "Tuba", stereo("left", one, new double[SECOND]))));
+        near(
+                "oneSideSilent",
+                "little on the right",
+                session(audio("a", "Tuba", stereo("left", one, tone(SECOND, 1e-4, 440)))));
         double[] turned = java.util.Arrays.stream(one).map(sample -> -sample).toArray();
         fault("outOfPhase", "one side upside down", session(audio("a", "Tuba", stereo("turned", one, turned))));
-        near("outOfPhase", "sides that have nothing to do with each other", session(audio("a", "Tuba", stereo("wide", one, other))));
+        near(
+                "outOfPhase",
+                "sides that have nothing to do with each other",
+                session(audio("a", "Tuba", stereo("wide", one, other))));
         Session widened = session(inserted(good("a", "Tuba"), Insert.of("doubler", Map.of())));
-        fault("wetWidth", "its doubled sound fixed to mono", widened, fixed(printing("a", Station.INSERTS), "a", Sides.MONO));
+        fault(
+                "wetWidth",
+                "its doubled sound fixed to mono",
+                widened,
+                fixed(printing("a", Station.INSERTS), "a", Sides.MONO));
         near("wetWidth", "Raw is mono anyway", widened, fixed(printing("a", Station.RAW), "a", Sides.MONO));
     }
 
     private void stations() {
-        Row panned = good("a", "Tuba").withStrip(Strip.PLAIN.withFader(-3, 20).withMoves(List.of(new Move(0, -3), new Move(SECOND, 0)), List.of()));
+        Row panned = good("a", "Tuba")
+                .withStrip(Strip.PLAIN
+                        .withFader(-3, 20)
+                        .withMoves(List.of(new Move(0, -3), new Move(SECOND, 0)), List.of()));
         fault("leftOutOfRaw", "fader, pan and moves", session(panned));
         near("leftOutOfRaw", "printed at Fader too", session(panned), printing("a", Station.RAW, "a", Station.FADER));
         near("leftOutOfRaw", "at rest", session(good("a", "Tuba")));
-        Row ringing = inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()).keep());
+        Row ringing =
+                inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()).keep());
         fault("keptTail", "a kept reverb", session(ringing));
-        fault("keptTail", "a kept chopper goes with the tempo", session(inserted(good("a", "Tuba"), Insert.of("chopper", Map.of()).keep())));
-        near("keptTail", "a kept filter", session(inserted(good("a", "Tuba"), Insert.of("bell", Map.of("gainDb", 3.0)).keep())));
-        near("keptTail", "a reverb that is not kept", session(inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()))));
-        Session played = session(inserted(good("a", "Tuba"), Insert.of("amplifier", Map.of()).keep()));
+        fault(
+                "keptTail",
+                "a kept chopper goes with the tempo",
+                session(inserted(
+                        good("a", "Tuba"), Insert.of("chopper", Map.of()).keep())));
+        near(
+                "keptTail",
+                "a kept filter",
+                session(inserted(
+                        good("a", "Tuba"),
+                        Insert.of("bell", Map.of("gainDb", 3.0)).keep())));
+        near(
+                "keptTail",
+                "a reverb that is not kept",
+                session(inserted(good("a", "Tuba"), Insert.of("springReverb", Map.of()))));
+        Session played = session(
+                inserted(good("a", "Tuba"), Insert.of("amplifier", Map.of()).keep()));
         fault("dryTwin", "the amplifier alone", played, printing("a", Station.SHAPED));
         fault("dryTwin", "dry alone", played, printing("a", Station.RAW));
         near("dryTwin", "both", played, printing("a", Station.RAW, "a", Station.SHAPED));
         AudioRow clipped = good("a", "Tuba");
-        Row cut = clipped.withTakes(List.of(new Take("t1", "Take 1", List.of(clipped.clips().get(0).withInserts(List.of(Insert.of("gain", Map.of())))))), "t1");
+        Row cut = clipped.withTakes(
+                List.of(new Take(
+                        "t1",
+                        "Take 1",
+                        List.of(clipped.clips().get(0).withInserts(List.of(Insert.of("gain", Map.of())))))),
+                "t1");
         fault("clipInsertsLeftOff", "Raw alone", session(cut), printing("a", Station.RAW));
         near("clipInsertsLeftOff", "Shaped beside it", session(cut), printing("a", Station.RAW, "a", Station.SHAPED));
-        fault("unknownEffect", "an effect from elsewhere", session(inserted(good("a", "Tuba"), Insert.of("moonDust", Map.of()))));
-        near("unknownEffect", "switched off", session(inserted(good("a", "Tuba"), new Insert("moonDust", Map.of(), null, false, false))));
+        fault(
+                "unknownEffect",
+                "an effect from elsewhere",
+                session(inserted(good("a", "Tuba"), Insert.of("moonDust", Map.of()))));
+        near(
+                "unknownEffect",
+                "switched off",
+                session(inserted(good("a", "Tuba"), new Insert("moonDust", Map.of(), null, false, false))));
         Row glued = new BusRow("bus", "Band", Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of()))));
         Session grouped = session(feeding(good("a", "Tuba"), "bus"), glued);
-        fault("sharedInserts", "the tuba dry, and through the bus", grouped, printing("a", Station.RAW, "a", Station.BUS));
+        fault(
+                "sharedInserts",
+                "the tuba dry, and through the bus",
+                grouped,
+                printing("a", Station.RAW, "a", Station.BUS));
         near("sharedInserts", "every file went through", grouped, printing("a", Station.BUS, "bus", Station.INSERTS));
     }
 
     private void doubled() {
         Row bus = new BusRow("bus", "Band", Strip.PLAIN.withFader(-2, 0));
         Session grouped = session(feeding(good("a", "Tuba"), "bus"), feeding(good("b", "Harp"), "bus"), bus);
-        fault("doubledMembers", "a bus and its members", grouped, printing("a", Station.RAW, "b", Station.RAW, "bus", Station.FADER));
+        fault(
+                "doubledMembers",
+                "a bus and its members",
+                grouped,
+                printing("a", Station.RAW, "b", Station.RAW, "bus", Station.FADER));
         near("doubledMembers", "the bus alone", grouped, printing("bus", Station.FADER));
         near("doubledMembers", "the members alone", grouped, printing("a", Station.RAW, "b", Station.RAW));
-        Row squash = new BusRow("squash", "Squash", Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of()))));
+        Row squash =
+                new BusRow("squash", "Squash", Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of()))));
         Session beside = session(feeding(good("a", "Tuba"), "mix", "squash"), squash);
         fault("parallelChain", "with its input", beside, printing("a", Station.RAW, "squash", Station.INSERTS));
         near("parallelChain", "without its input", beside, printing("squash", Station.INSERTS));
         double[] once = tone(SECOND, 0.25, 777);
-        fault("sameContent", "two files of the same samples", session(audio("a", "Tuba", mono("one", once)), audio("b", "Harp", mono("two", once))));
+        fault(
+                "sameContent",
+                "two files of the same samples",
+                session(audio("a", "Tuba", mono("one", once)), audio("b", "Harp", mono("two", once))));
         double[] almost = once.clone();
         almost[20_000] += 1e-6;
-        near("sameContent", "one sample apart", session(audio("a", "Tuba", mono("one", once)), audio("b", "Harp", mono("two", almost))));
+        near(
+                "sameContent",
+                "one sample apart",
+                session(audio("a", "Tuba", mono("one", once)), audio("b", "Harp", mono("two", almost))));
         Recording recording = mono("one", once);
-        near("sameContent", "at another place", session(audio("a", "Tuba", recording),
-                new AudioRow("b", "Harp", List.of(Clip.whole(recording, 0, 1, SECOND + 1)))));
+        near(
+                "sameContent",
+                "at another place",
+                session(
+                        audio("a", "Tuba", recording),
+                        new AudioRow("b", "Harp", List.of(Clip.whole(recording, 0, 1, SECOND + 1)))));
     }
 
     private void edges() {
         Recording long1 = mono("long", tone(3 * SECOND, 0.25, 300));
         // 300 Hz at 48 kHz: a wave is 160 frames, so frame 40 of a wave is its crest
-        fault("clickingEdge", "starts at a crest", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 16_040, 4 * SECOND / 3)))));
-        near("clickingEdge", "starts at a crossing", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 16_000, 4 * SECOND / 3)))));
+        fault(
+                "clickingEdge",
+                "starts at a crest",
+                session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 16_040, 4 * SECOND / 3)))));
+        near(
+                "clickingEdge",
+                "starts at a crossing",
+                session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 16_000, 4 * SECOND / 3)))));
         Clip faded = part(long1, SECOND, 16_040, 4 * SECOND / 3).withFades(Fade.straight(240), Fade.straight(240));
         near("clickingEdge", "a crest, but faded", session(new AudioRow("a", "Tuba", List.of(faded))));
-        near("clickingEdge", "cut and put together again", session(new AudioRow("a", "Tuba",
-                List.of(part(long1, SECOND, 0, 16_040), part(long1, SECOND + 16_040, 16_040, 3 * SECOND - 16_040)))));
-        fault("clickingEdge", "a seam that steps", session(new AudioRow("a", "Tuba",
-                List.of(part(long1, SECOND, 0, 16_040), part(long1, SECOND + 16_040, 16_120, 3 * SECOND - 16_120)))));
-        fault("tinyGap", "5 ms", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, 16_000), part(long1, SECOND + 16_240, 16_240, 3 * SECOND - 16_240)))));
-        fault("tinyGap", "an overlap of 5 ms", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, 16_240), part(long1, SECOND + 16_000, 16_000, 3 * SECOND - 16_000)))));
-        near("tinyGap", "a pause of 15 ms", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, 16_000), part(long1, SECOND + 16_720, 16_720, 3 * SECOND - 16_720)))));
-        fault("startCut", "a second of it", session(new AudioRow("a", "Tuba", List.of(part(long1, 0, SECOND, 2 * SECOND)))));
+        near(
+                "clickingEdge",
+                "cut and put together again",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(
+                                part(long1, SECOND, 0, 16_040),
+                                part(long1, SECOND + 16_040, 16_040, 3 * SECOND - 16_040)))));
+        fault(
+                "clickingEdge",
+                "a seam that steps",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(
+                                part(long1, SECOND, 0, 16_040),
+                                part(long1, SECOND + 16_040, 16_120, 3 * SECOND - 16_120)))));
+        fault(
+                "tinyGap",
+                "5 ms",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(
+                                part(long1, SECOND, 0, 16_000),
+                                part(long1, SECOND + 16_240, 16_240, 3 * SECOND - 16_240)))));
+        fault(
+                "tinyGap",
+                "an overlap of 5 ms",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(
+                                part(long1, SECOND, 0, 16_240),
+                                part(long1, SECOND + 16_000, 16_000, 3 * SECOND - 16_000)))));
+        near(
+                "tinyGap",
+                "a pause of 15 ms",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(
+                                part(long1, SECOND, 0, 16_000),
+                                part(long1, SECOND + 16_720, 16_720, 3 * SECOND - 16_720)))));
+        fault(
+                "startCut",
+                "a second of it",
+                session(new AudioRow("a", "Tuba", List.of(part(long1, 0, SECOND, 2 * SECOND)))));
         double[] late = new double[2 * SECOND];
         System.arraycopy(tone(SECOND, 0.25, 300), 0, late, SECOND, SECOND);
-        near("startCut", "silence was cut", session(new AudioRow("a", "Tuba", List.of(part(mono("late", late), 0, SECOND, SECOND)))));
+        near(
+                "startCut",
+                "silence was cut",
+                session(new AudioRow("a", "Tuba", List.of(part(mono("late", late), 0, SECOND, SECOND)))));
         fault("endCut", "in full sound", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, SECOND)))));
-        near("endCut", "faded out", session(new AudioRow("a", "Tuba", List.of(part(long1, SECOND, 0, SECOND).withFades(Fade.NONE, Fade.straight(480))))));
-        double[] shifted = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.006).toArray();
+        near(
+                "endCut",
+                "faded out",
+                session(new AudioRow(
+                        "a",
+                        "Tuba",
+                        List.of(part(long1, SECOND, 0, SECOND).withFades(Fade.NONE, Fade.straight(480))))));
+        double[] shifted = java.util.Arrays.stream(tone(SECOND, 0.25, 300))
+                .map(sample -> sample + 0.006)
+                .toArray();
         fault("dcOffset", "0.6 %", session(audio("a", "Tuba", mono("shifted", shifted))));
-        double[] hardly = java.util.Arrays.stream(tone(SECOND, 0.25, 300)).map(sample -> sample + 0.004).toArray();
+        double[] hardly = java.util.Arrays.stream(tone(SECOND, 0.25, 300))
+                .map(sample -> sample + 0.004)
+                .toArray();
         near("dcOffset", "0.4 %", session(audio("a", "Tuba", mono("hardly", hardly))));
     }
 
@@ -346,11 +523,18 @@ final class Faults {
         Take heard = row.takes().get(0);
         Take other = new Take("t2", "Take 2", heard.clips());
         fault("takesNotChosen", "another take with sound", session(row.withTakes(List.of(heard, other), "t1")));
-        near("takesNotChosen", "an empty one", session(row.withTakes(List.of(heard, new Take("t2", "Take 2", List.of())), "t1")));
+        near(
+                "takesNotChosen",
+                "an empty one",
+                session(row.withTakes(List.of(heard, new Take("t2", "Take 2", List.of())), "t1")));
         Recording slow = keep(sounds.add("slow" + recordings.size(), 1, tone(SECOND, 0.25, 300)));
-        Recording foreign = new Recording(slow.sha256(), slow.fileName(), new SampleRate(44_100), 1, slow.sample(), SECOND, null, null);
+        Recording foreign = new Recording(
+                slow.sha256(), slow.fileName(), new SampleRate(44_100), 1, slow.sample(), SECOND, null, null);
         recordings.set(recordings.indexOf(slow), foreign);
-        fault("mixedRates", "44.1 among 48 kHz", session(new AudioRow("a", "Tuba", List.of(part(foreign, SECOND, 0, SECOND)))));
+        fault(
+                "mixedRates",
+                "44.1 among 48 kHz",
+                session(new AudioRow("a", "Tuba", List.of(part(foreign, SECOND, 0, SECOND)))));
         near("mixedRates", "one rate", session(good("a", "Tuba")));
         long[] whole = new long[SECOND];
         double[] played = tone(SECOND, 8_000, 300);
@@ -373,17 +557,34 @@ final class Faults {
 
     private void song() {
         Session full = session(good("a", "Tuba"));
-        fault("noTempo", "nobody said", full.withSong(new Song("Low Tide Waltz", "", null, Meter.FOUR_FOUR, Key.parse("G major"))));
+        fault(
+                "noTempo",
+                "nobody said",
+                full.withSong(new Song("Low Tide Waltz", "", null, Meter.FOUR_FOUR, Key.parse("G major"))));
         near("noTempo", "120", full);
         fault("noKey", "nobody said", full.withSong(new Song("Low Tide Waltz", "", 120.0, Meter.FOUR_FOUR, null)));
         near("noKey", "G major", full);
-        fault("tempoAgainstNotes", "every 0.37 quarters", session(new InstrumentRow("a", "Bell", "bell", notes(0.37), Strip.PLAIN)));
-        near("tempoAgainstNotes", "quarters and triplets, played by hand", session(new InstrumentRow("a", "Bell", "bell", notes(1 / 3.0 + 0.0002), Strip.PLAIN)));
-        fault("noRoomBefore", "sound from the first sample", session(new AudioRow("a", "Tuba", List.of(part(mono("at once", tone(SECOND, 0.25, 300)), 0, 0, SECOND)))));
+        fault(
+                "tempoAgainstNotes",
+                "every 0.37 quarters",
+                session(new InstrumentRow("a", "Bell", "bell", notes(0.37), Strip.PLAIN)));
+        near(
+                "tempoAgainstNotes",
+                "quarters and triplets, played by hand",
+                session(new InstrumentRow("a", "Bell", "bell", notes(1 / 3.0 + 0.0002), Strip.PLAIN)));
+        fault(
+                "noRoomBefore",
+                "sound from the first sample",
+                session(new AudioRow(
+                        "a", "Tuba", List.of(part(mono("at once", tone(SECOND, 0.25, 300)), 0, 0, SECOND)))));
         near("noRoomBefore", "a second before it", full);
         fault("clickAndGuide", "a click among the music", session(good("c", "Click"), good("a", "Tuba")));
         near("clickAndGuide", "set apart, last", session(good("a", "Tuba"), role(good("c", "Click"), Role.CLICK)));
-        near("clickAndGuide", "not planned", session(good("c", "Click"), good("a", "Tuba")), printing("a", Station.RAW));
+        near(
+                "clickAndGuide",
+                "not planned",
+                session(good("c", "Click"), good("a", "Tuba")),
+                printing("a", Station.RAW));
     }
 
     private static List<Note> notes(double apart) {

@@ -3,13 +3,13 @@ package apodex.effect;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.tngtech.archunit.core.importer.ClassFileImporter;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
-import com.tngtech.archunit.core.importer.ClassFileImporter;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,7 +27,8 @@ final class EffectContractTest {
 
     static Stream<Case> cases() {
         return Effects.ALL.stream().flatMap(effect -> Stream.of(1L, 2L, 3L, 4L).map(seed -> {
-            SplittableRandom random = new SplittableRandom(seed * 31 + effect.id().hashCode());
+            SplittableRandom random =
+                    new SplittableRandom(seed * 31 + effect.id().hashCode());
             Map<String, Double> settings = new HashMap<>();
             for (Setting setting : effect.settings()) {
                 double value = setting.lowest() + random.nextDouble() * (setting.highest() - setting.lowest());
@@ -56,7 +57,9 @@ final class EffectContractTest {
         for (int cut : new int[] {1, 37, 500}) {
             double[][] pieces = TestBench.run(each.id, each.settings, in, cut);
             for (int c = 0; c < whole.length; c++) {
-                assertThat(Arrays.mismatch(pieces[c], whole[c])).as("cut at %d", cut).isEqualTo(-1);
+                assertThat(Arrays.mismatch(pieces[c], whole[c]))
+                        .as("cut at %d", cut)
+                        .isEqualTo(-1);
             }
         }
     }
@@ -77,7 +80,8 @@ final class EffectContractTest {
     void theTailIsNoLongerThanTold(Case each) {
         Effect effect = TestBench.effect(each.id);
         long told = effect.tailFrames(new Values(each.settings), new Place(TestBench.RATE, TestBench.TEMPO, each.width))
-                + effect.latencyFrames(new Values(each.settings), new Place(TestBench.RATE, TestBench.TEMPO, each.width));
+                + effect.latencyFrames(
+                        new Values(each.settings), new Place(TestBench.RATE, TestBench.TEMPO, each.width));
         int burst = 2_400;
         int frames = (int) Math.min(burst + told + 12_000, 40 * 48_000);
         double[][] in = noise(each, burst, frames);
@@ -85,7 +89,8 @@ final class EffectContractTest {
         int quietFrom = (int) Math.min(frames, burst + told + 1);
         for (double[] channel : out) {
             double loudest = TestBench.peak(channel, 0, frames);
-            assertThat(TestBench.peak(channel, quietFrom, frames)).as("after the told tail of %d frames", told)
+            assertThat(TestBench.peak(channel, quietFrom, frames))
+                    .as("after the told tail of %d frames", told)
                     .isLessThanOrEqualTo(Math.max(loudest, 0.5) * Math.pow(10, -80 / 20.0));
         }
     }
@@ -97,7 +102,8 @@ final class EffectContractTest {
             assertThat(unit.isAtRest()).as("fresh").isTrue();
         }
         Place place = new Place(TestBench.RATE, TestBench.TEMPO, each.width);
-        Assumptions.assumeTrue(TestBench.effect(each.id).tailFrames(new Values(each.settings), place) < 10 * 48_000,
+        Assumptions.assumeTrue(
+                TestBench.effect(each.id).tailFrames(new Values(each.settings), place) < 10 * 48_000,
                 "repeats that take an hour to come down by 400 dB");
         int width = TestBench.effect(each.id).width(each.width);
         for (Unit unit : TestBench.units(each.id, each.settings, each.width)) {
@@ -126,28 +132,41 @@ final class EffectContractTest {
 
     @Test
     void everyEffectIsRegisteredUnderANameOfItsOwnWithSaneSettings() {
-        long written = new ClassFileImporter().importPackages("apodex.effect").stream()
-                .filter(type -> type.isAssignableTo(Effect.class) && !type.getModifiers().contains(
-                        com.tngtech.archunit.core.domain.JavaModifier.ABSTRACT)).count();
+        long written = new ClassFileImporter()
+                .importPackages("apodex.effect").stream()
+                        .filter(type -> type.isAssignableTo(Effect.class)
+                                && !type.getModifiers()
+                                        .contains(com.tngtech.archunit.core.domain.JavaModifier.ABSTRACT))
+                        .count();
         assertThat(Effects.ALL).hasSize((int) written);
         assertThat(Effects.ALL).extracting(Effect::id).doesNotHaveDuplicates();
         for (Effect effect : Effects.ALL) {
             assertThat(effect.words()).as(effect.id()).endsWith(".");
-            assertThat(effect.settings()).extracting(Setting::id).as(effect.id()).doesNotHaveDuplicates().isNotEmpty();
-            assertThat(effect.settings()).as(effect.id()).allMatch(setting -> setting.allows(setting.standard())
-                    && setting.allows(setting.lowest()) && setting.allows(setting.highest()));
+            assertThat(effect.settings())
+                    .extracting(Setting::id)
+                    .as(effect.id())
+                    .doesNotHaveDuplicates()
+                    .isNotEmpty();
+            assertThat(effect.settings())
+                    .as(effect.id())
+                    .allMatch(setting -> setting.allows(setting.standard())
+                            && setting.allows(setting.lowest())
+                            && setting.allows(setting.highest()));
         }
     }
 
     @Test
     void settingsOutOfRangeAreNamed() {
         Effect lowCut = TestBench.effect("lowCut");
-        assertThatThrownBy(() -> lowCut.check(Map.of("hertz", 9.0))).hasMessage("Frequency of Low cut must be from 10 to 2000 Hz, not 9.");
-        assertThatThrownBy(() -> lowCut.check(Map.of("slope", 0.5))).hasMessageContaining("Slope of Low cut must be one of 0 to 1");
+        assertThatThrownBy(() -> lowCut.check(Map.of("hertz", 9.0)))
+                .hasMessage("Frequency of Low cut must be from 10 to 2000 Hz, not 9.");
+        assertThatThrownBy(() -> lowCut.check(Map.of("slope", 0.5)))
+                .hasMessageContaining("Slope of Low cut must be one of 0 to 1");
         assertThatThrownBy(() -> lowCut.check(Map.of("cut", 1.0))).hasMessage("Low cut has no setting “cut”.");
         assertThatThrownBy(() -> lowCut.check(Map.of("hertz", Double.NaN))).hasMessageContaining("not NaN");
         lowCut.check(Map.of("hertz", 10.0, "slope", 1.0));
-        assertThat(List.of("lowCut", "hallReverb")).allMatch(id -> Effects.find(id).isPresent());
+        assertThat(List.of("lowCut", "hallReverb"))
+                .allMatch(id -> Effects.find(id).isPresent());
         assertThat(Effects.find("unknown")).isEmpty();
     }
 }

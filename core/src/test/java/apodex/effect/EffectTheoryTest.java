@@ -70,7 +70,8 @@ final class EffectTheoryTest {
         double level = Math.pow(10, inDb / 20);
         double[] constant = new double[48_000];
         Arrays.fill(constant, level);
-        double[] out = TestBench.run("compressor", Map.of("thresholdDb", -18.0, "ratio", 4.0, "kneeDb", 12.0, "attackMs", 1.0), constant)[0];
+        double[] out = TestBench.run(
+                "compressor", Map.of("thresholdDb", -18.0, "ratio", 4.0, "kneeDb", 12.0, "attackMs", 1.0), constant)[0];
         double expected = inDb <= -24 ? 0 : inDb >= -12 ? -0.75 * (inDb + 18) : -0.75 * (inDb + 24) * (inDb + 24) / 24;
         assertThat(TestBench.db(out[47_999]) - inDb).isCloseTo(expected, within(1e-6));
         if (inDb != -20 && inDb != -14 && inDb != -8) {
@@ -83,19 +84,27 @@ final class EffectTheoryTest {
         double[] step = new double[96_000];
         Arrays.fill(step, 0, 48_000, 1.0);
         Arrays.fill(step, 48_000, 96_000, 0.01);
-        double[] out = TestBench.run("compressor", Map.of("thresholdDb", -20.0, "ratio", 2.0, "kneeDb", 0.0, "attackMs", 20.0, "releaseMs", 200.0), step)[0];
+        double[] out = TestBench.run(
+                "compressor",
+                Map.of("thresholdDb", -20.0, "ratio", 2.0, "kneeDb", 0.0, "attackMs", 20.0, "releaseMs", 200.0),
+                step)[0];
         double full = 10; // half of the 20 dB above the threshold
         assertThat(-TestBench.db(out[959])).as("after 20 ms").isCloseTo(full * (1 - Math.exp(-1)), within(0.01));
         assertThat(-TestBench.db(out[47_999])).isCloseTo(full, within(1e-4));
-        assertThat(-40 - TestBench.db(out[48_000 + 9_599])).as("200 ms after it got quiet").isCloseTo(full * Math.exp(-1), within(0.01));
+        assertThat(-40 - TestBench.db(out[48_000 + 9_599]))
+                .as("200 ms after it got quiet")
+                .isCloseTo(full * Math.exp(-1), within(0.01));
     }
 
     @Test
     void theCompressorTakesTheLoudestThatFloatsCanHold() {
         double[] absurd = new double[4_800];
         Arrays.fill(absurd, 1e300);
-        double[] out = TestBench.run("compressor", Map.of("thresholdDb", -60.0, "ratio", 20.0, "attackMs", 0.1), absurd)[0];
-        assertThat(TestBench.db(out[4_799])).as("one twentieth of what is above the threshold").isCloseTo(-60 + (6_000 + 60) / 20.0, within(1e-3));
+        double[] out =
+                TestBench.run("compressor", Map.of("thresholdDb", -60.0, "ratio", 20.0, "attackMs", 0.1), absurd)[0];
+        assertThat(TestBench.db(out[4_799]))
+                .as("one twentieth of what is above the threshold")
+                .isCloseTo(-60 + (6_000 + 60) / 20.0, within(1e-3));
     }
 
     @Test
@@ -105,7 +114,8 @@ final class EffectTheoryTest {
         assertThat(TestBench.db(TestBench.peak(out, 0, 4_800) / 0.001)).isCloseTo(6, within(1e-6));
         double[] loud = new double[48_000];
         Arrays.fill(loud, 1);
-        double[] half = TestBench.run("compressor", Map.of("thresholdDb", -20.0, "ratio", 20.0, "kneeDb", 0.0, "mixPercent", 50.0), loud)[0];
+        double[] half = TestBench.run(
+                "compressor", Map.of("thresholdDb", -20.0, "ratio", 20.0, "kneeDb", 0.0, "mixPercent", 50.0), loud)[0];
         assertThat(half[47_999]).isCloseTo(0.5 + 0.5 * Math.pow(10, -19 / 20.0), within(1e-6));
     }
 
@@ -114,11 +124,16 @@ final class EffectTheoryTest {
         double[] in = new double[48_000];
         Arrays.fill(in, 0.001);
         Arrays.fill(in, 9_600, 14_400, 0.5);
-        double[] out = TestBench.run("gate", Map.of("thresholdDb", -40.0, "rangeDb", 60.0, "attackMs", 1.0, "holdMs", 100.0, "releaseMs", 200.0), in)[0];
+        double[] out = TestBench.run(
+                "gate",
+                Map.of("thresholdDb", -40.0, "rangeDb", 60.0, "attackMs", 1.0, "holdMs", 100.0, "releaseMs", 200.0),
+                in)[0];
         assertThat(TestBench.db(out[9_599] / 0.001)).as("closed").isCloseTo(-60, within(1e-6));
         assertThat(out[9_600 + 48]).as("open after a millisecond").isCloseTo(0.5, within(1e-9));
         assertThat(out[14_400 + 4_799] / 0.001).as("held").isCloseTo(1, within(1e-9));
-        assertThat(TestBench.db(out[14_400 + 4_800 + 4_800 - 1] / 0.001)).as("halfway down").isCloseTo(-30, within(0.05));
+        assertThat(TestBench.db(out[14_400 + 4_800 + 4_800 - 1] / 0.001))
+                .as("halfway down")
+                .isCloseTo(-30, within(0.05));
         assertThat(TestBench.db(out[14_400 + 4_800 + 9_600] / 0.001)).isCloseTo(-60, within(1e-6));
     }
 
@@ -135,7 +150,9 @@ final class EffectTheoryTest {
         Map<String, Double> settings = Map.of("ceilingDb", ceilingDb, "lookAheadMs", lookAhead, "driveDb", driveDb);
         double ceiling = Math.pow(10, ceilingDb / 20);
         for (double[] side : TestBench.run("limiter", settings, left, right)) {
-            assertThat(TestBench.peak(side, 0, side.length)).isLessThanOrEqualTo(ceiling * (1 + 1e-12)).isGreaterThan(0.8 * ceiling);
+            assertThat(TestBench.peak(side, 0, side.length))
+                    .isLessThanOrEqualTo(ceiling * (1 + 1e-12))
+                    .isGreaterThan(0.8 * ceiling);
         }
         double[] low = TestBench.sine(440, 0.5 * ceiling / Math.pow(10, driveDb / 20), 9_600);
         double[] out = TestBench.run("limiter", settings, low)[0];
@@ -147,12 +164,16 @@ final class EffectTheoryTest {
 
     @Test
     void theDelayRepeatsToTheFrame() {
-        double[] out = TestBench.run("delay", Map.of("timeMs", 100.0, "feedbackPercent", 50.0, "toneHz", 20_000.0, "mixPercent", 100.0), TestBench.impulse(0, 24_000))[0];
+        double[] out = TestBench.run(
+                "delay",
+                Map.of("timeMs", 100.0, "feedbackPercent", 50.0, "toneHz", 20_000.0, "mixPercent", 100.0),
+                TestBench.impulse(0, 24_000))[0];
         assertThat(out[0]).isZero();
         assertThat(out[4_800]).isEqualTo(1);
         assertThat(TestBench.peak(out, 1, 4_800)).isZero();
         assertThat(out[9_600]).as("darkened a little each time").isBetween(0.4, 0.5);
-        double[] note = TestBench.run("delay", Map.of("noteQuarters", 0.5, "mixPercent", 100.0), TestBench.impulse(0, 24_000))[0];
+        double[] note = TestBench.run(
+                "delay", Map.of("noteQuarters", 0.5, "mixPercent", 100.0), TestBench.impulse(0, 24_000))[0];
         assertThat(note[12_000]).as("an eighth at 120").isEqualTo(1);
     }
 
@@ -160,7 +181,10 @@ final class EffectTheoryTest {
     @ValueSource(doubles = {0.5, 1.5, 4})
     void theHallFallsBy60DbInItsDecayTime(double seconds) {
         int frames = (int) (seconds * RATE) + 24_000;
-        double[][] out = TestBench.run("hallReverb", Map.of("decaySeconds", seconds, "preDelayMs", 0.0, "toneHz", 20_000.0, "mixPercent", 100.0), TestBench.impulse(0, frames));
+        double[][] out = TestBench.run(
+                "hallReverb",
+                Map.of("decaySeconds", seconds, "preDelayMs", 0.0, "toneHz", 20_000.0, "mixPercent", 100.0),
+                TestBench.impulse(0, frames));
         // Schroeder's backward integration; the slope between -5 and -35 dB, times two
         double[] left = new double[frames];
         double sum = 0;
@@ -186,7 +210,10 @@ final class EffectTheoryTest {
 
     @Test
     void theSpringFallsInItsDecayTimeAndSpreadsHighsBehindLows() {
-        double[] out = TestBench.run("springReverb", Map.of("decaySeconds", 2.0, "toneHz", 8_000.0, "mixPercent", 100.0), TestBench.impulse(0, 120_000))[0];
+        double[] out = TestBench.run(
+                "springReverb",
+                Map.of("decaySeconds", 2.0, "toneHz", 8_000.0, "mixPercent", 100.0),
+                TestBench.impulse(0, 120_000))[0];
         double early = rms(out, 9_600, 19_200);
         double late = rms(out, 57_600, 67_200);
         assertThat(TestBench.db(late / early)).as("one second later").isBetween(-45.0, -24.0);
@@ -207,8 +234,10 @@ final class EffectTheoryTest {
         double[][] mono = TestBench.run("width", Map.of("widthPercent", 0.0), left, right);
         assertThat(mono[0]).containsExactly(0.5, 0.5, -0.5);
         assertThat(mono[1]).containsExactly(0.5, 0.5, -0.5);
-        assertThat(TestBench.run("width", Map.of("widthPercent", 200.0), left, right)[0]).containsExactly(1.5, 0.5, 0.5);
-        assertThat(TestBench.run("polarity", Map.of("sides", 2.0), left, right)[1]).containsExactly(-0.0, -0.5, 1);
+        assertThat(TestBench.run("width", Map.of("widthPercent", 200.0), left, right)[0])
+                .containsExactly(1.5, 0.5, 0.5);
+        assertThat(TestBench.run("polarity", Map.of("sides", 2.0), left, right)[1])
+                .containsExactly(-0.0, -0.5, 1);
         assertThat(TestBench.run("gain", Map.of("gainDb", -20.0), left)[0][0]).isCloseTo(0.1, within(1e-15));
     }
 
@@ -227,7 +256,8 @@ final class EffectTheoryTest {
     void theChopperOpensOnTheNoteAndClosesWhenItSays() {
         double[] ones = new double[48_000];
         Arrays.fill(ones, 1);
-        double[] out = TestBench.run("chopper", Map.of("noteQuarters", 1.0, "openPercent", 50.0, "edgeMs", 2.0), ones)[0];
+        double[] out =
+                TestBench.run("chopper", Map.of("noteQuarters", 1.0, "openPercent", 50.0, "edgeMs", 2.0), ones)[0];
         assertThat(out[200]).as("open at the start of the quarter").isEqualTo(1);
         assertThat(out[11_900]).isEqualTo(1);
         assertThat(out[12_200]).as("closed for the second half").isZero();
@@ -237,13 +267,18 @@ final class EffectTheoryTest {
 
     @Test
     void theDoublersCopiesWanderWithinTheirDepth() {
-        double[][] out = TestBench.run("doubler", Map.of("delayMs", 20.0, "depthMs", 5.0, "rateHz", 1.0, "mixPercent", 100.0), TestBench.impulse(24_000, 30_000));
+        double[][] out = TestBench.run(
+                "doubler",
+                Map.of("delayMs", 20.0, "depthMs", 5.0, "rateHz", 1.0, "mixPercent", 100.0),
+                TestBench.impulse(24_000, 30_000));
         for (double[] side : out) {
             for (int i = 0; i < side.length; i++) {
                 boolean inReach = i >= 24_000 + 15 * 48 - 1 && i <= 24_000 + 25 * 48 + 1;
                 assertThat(inReach || side[i] == 0).as("frame %d", i).isTrue();
             }
-            assertThat(Arrays.stream(side).sum()).as("a delay that moves squeezes or stretches by its slope").isCloseTo(1, within(0.05));
+            assertThat(Arrays.stream(side).sum())
+                    .as("a delay that moves squeezes or stretches by its slope")
+                    .isCloseTo(1, within(0.05));
         }
     }
 

@@ -40,7 +40,8 @@ final class TestBench {
         double[][] out = copy(signal);
         double[] gains = new double[frames];
         for (int from = 0; from < frames; ) {
-            int to = (int) Math.min(Math.min(frames, (long) from + cut), (from / Unit.SETTLE_FRAMES + 1L) * Unit.SETTLE_FRAMES);
+            int to = (int) Math.min(
+                    Math.min(frames, (long) from + cut), (from / Unit.SETTLE_FRAMES + 1L) * Unit.SETTLE_FRAMES);
             if (unit instanceof LinearUnit linear) {
                 linear.process(out, from, to, from);
             } else if (unit instanceof GainUnit gain) {

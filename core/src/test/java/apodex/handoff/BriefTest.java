@@ -48,6 +48,7 @@ class BriefTest {
 
     @TempDir
     private Path folder;
+
     private TestRecordings recordings;
     private Session session;
 
@@ -63,16 +64,36 @@ class BriefTest {
         Recording one = recordings.addFloats("one", 1, sound);
         Recording two = recordings.addFloats("two", 1, other);
         List<Row> rows = List.of(
-                new AudioRow("a", "Alto", List.of(new Take("t1", "Take 1", List.of(Clip.whole(one, 0, 1, 0))), new Take("t2", "Take 2", List.of(Clip.whole(two, 0, 1, 24_000)))), "t1",
-                        Strip.feeding("bus").withInserts(List.of(CUT, Insert.of("amplifier", Map.of()).keep())).withSends(List.of(new Send("hall", -6, null)))),
-                new AudioRow("b", "Bass", List.of(Clip.whole(one, 0, 1, 0)), Strip.feeding("bus").withMuteAndSolo(true, false)),
+                new AudioRow(
+                        "a",
+                        "Alto",
+                        List.of(
+                                new Take("t1", "Take 1", List.of(Clip.whole(one, 0, 1, 0))),
+                                new Take("t2", "Take 2", List.of(Clip.whole(two, 0, 1, 24_000)))),
+                        "t1",
+                        Strip.feeding("bus")
+                                .withInserts(List.of(
+                                        CUT, Insert.of("amplifier", Map.of()).keep()))
+                                .withSends(List.of(new Send("hall", -6, null)))),
+                new AudioRow(
+                        "b",
+                        "Bass",
+                        List.of(Clip.whole(one, 0, 1, 0)),
+                        Strip.feeding("bus").withMuteAndSolo(true, false)),
                 new AudioRow("c", "Cello", List.of(Clip.whole(one, 0, 1, 0)), Strip.PLAIN.withFader(-3, 0)),
                 new AudioRow("d", "Nowhere", List.of(Clip.whole(one, 0, 1, 0)), Strip.feeding()),
                 new BusRow("bus", "Group", Strip.PLAIN),
                 new ReturnRow("hall", "Hall", Strip.PLAIN.withInserts(List.of(CUT))),
                 new MixRow("mix", "Mix", Strip.feeding().withInserts(List.of(Insert.of("limiter", Map.of())))));
-        session = new Session(new Song("Test", "", 120.0, new Meter(3, 4), null), new SampleRate(48_000), 0, "2026-01-01", PanLaw.MINUS_3,
-                List.of(new Marker(24_000, "In"), new Marker(72_000, "Out")), List.of(one, two), rows);
+        session = new Session(
+                new Song("Test", "", 120.0, new Meter(3, 4), null),
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                PanLaw.MINUS_3,
+                List.of(new Marker(24_000, "In"), new Marker(72_000, "Out")),
+                List.of(one, two),
+                rows);
     }
 
     private Plan plan(Handoff handoff) throws IOException {
@@ -80,7 +101,10 @@ class BriefTest {
     }
 
     private static List<Choice> choices(Plan plan) {
-        return plan.prints().stream().filter(print -> !print.isClick()).map(print -> new Choice(print.row(), print.station())).toList();
+        return plan.prints().stream()
+                .filter(print -> !print.isClick())
+                .map(print -> new Choice(print.row(), print.station()))
+                .toList();
     }
 
     private static Choice at(String row, Station station) {
@@ -90,13 +114,35 @@ class BriefTest {
     @Test
     void everyBriefAsksForItsRowsAndStations() throws IOException {
         Handoff mixer = Handoff.named("x");
-        assertThat(choices(plan(mixer))).containsExactly(at("a", RAW), at("a", SHAPED), at("b", RAW), at("c", RAW), at("d", RAW), at("mix", FADER));
-        assertThat(choices(plan(mixer.with(Brief.FOR_OVERDUBS)))).as("a station that is not offered stands for the one before")
+        assertThat(choices(plan(mixer)))
+                .containsExactly(
+                        at("a", RAW), at("a", SHAPED), at("b", RAW), at("c", RAW), at("d", RAW), at("mix", FADER));
+        assertThat(choices(plan(mixer.with(Brief.FOR_OVERDUBS))))
+                .as("a station that is not offered stands for the one before")
                 .containsExactly(at("c", FADER), at("bus", BUS), at("mix", FADER));
-        assertThat(choices(plan(mixer.with(Brief.GROUPS)))).containsExactly(at("c", MIX), at("bus", MIX), at("mix", FADER));
-        assertThat(choices(plan(mixer.with(Brief.ARCHIVE)))).containsExactly(
-                at("a", RAW), at("a", RAW), at("a", SHAPED), at("a", INSERTS), at("a", FADER), at("a", BUS), at("a", MIX), at("b", RAW),
-                at("c", RAW), at("c", FADER), at("c", MIX), at("d", RAW), at("d", FADER), at("bus", RAW), at("bus", MIX), at("hall", INSERTS), at("hall", MIX), at("mix", RAW), at("mix", FADER));
+        assertThat(choices(plan(mixer.with(Brief.GROUPS))))
+                .containsExactly(at("c", MIX), at("bus", MIX), at("mix", FADER));
+        assertThat(choices(plan(mixer.with(Brief.ARCHIVE))))
+                .containsExactly(
+                        at("a", RAW),
+                        at("a", RAW),
+                        at("a", SHAPED),
+                        at("a", INSERTS),
+                        at("a", FADER),
+                        at("a", BUS),
+                        at("a", MIX),
+                        at("b", RAW),
+                        at("c", RAW),
+                        at("c", FADER),
+                        at("c", MIX),
+                        at("d", RAW),
+                        at("d", FADER),
+                        at("bus", RAW),
+                        at("bus", MIX),
+                        at("hall", INSERTS),
+                        at("hall", MIX),
+                        at("mix", RAW),
+                        at("mix", FADER));
         assertThat(plan(mixer.with(Brief.ARCHIVE)).document()).isTrue();
         assertThat(choices(plan(mixer.with(Brief.BY_HAND)))).isEmpty();
     }
@@ -108,17 +154,28 @@ class BriefTest {
         List<Row> rows = new ArrayList<>(session.rows());
         rows.add(5, new BusRow("beside", "Beside", Strip.PLAIN.withFader(-14, 0)));
         session = session.withRows(rows);
-        assertThat(choices(plan(Handoff.named("x").with(Brief.GROUPS)))).as("and what else is in it comes alone")
+        assertThat(choices(plan(Handoff.named("x").with(Brief.GROUPS))))
+                .as("and what else is in it comes alone")
                 .containsExactly(at("c", MIX), at("d", MIX), at("bus", MIX), at("mix", FADER));
     }
 
     @Test
     void whatWasSetByHandOutlivesAnotherBrief() throws IOException {
-        Handoff set = Handoff.named("x").with(Settings.OPEN.withDepth(Depth.INT16)).withFiles(List.of(at("bus", RAW)), List.of(at("c", RAW), at("c", MIX)))
-                .withRow("a", row -> row.withTrim(-2.0).withWords(Map.of(SHAPED, "Crunch"))).withOrder(List.of("c", "bus"));
+        Handoff set = Handoff.named("x")
+                .with(Settings.OPEN.withDepth(Depth.INT16))
+                .withFiles(List.of(at("bus", RAW)), List.of(at("c", RAW), at("c", MIX)))
+                .withRow("a", row -> row.withTrim(-2.0).withWords(Map.of(SHAPED, "Crunch")))
+                .withOrder(List.of("c", "bus"));
         Plan first = plan(set);
-        assertThat(first.prints()).extracting(Print::file).containsExactly("02_Group_Plain.wav", "03_Alto_DI.wav", "03_Alto_Crunch.wav", "04_Bass.wav",
-                "05_Nowhere.wav", "00_Reference Mix.wav");
+        assertThat(first.prints())
+                .extracting(Print::file)
+                .containsExactly(
+                        "02_Group_Plain.wav",
+                        "03_Alto_DI.wav",
+                        "03_Alto_Crunch.wav",
+                        "04_Bass.wav",
+                        "05_Nowhere.wav",
+                        "00_Reference Mix.wav");
         assertThat(first.prints().get(1).trimDb()).isEqualTo(-2.0);
         Plan second = plan(set.with(Brief.GROUPS));
         assertThat(choices(second)).containsExactly(at("bus", RAW), at("bus", MIX), at("mix", FADER));
@@ -132,33 +189,54 @@ class BriefTest {
         Plan plan = plan(handoff);
         assertThat(plan.rows().get(0).kept()).containsExactly(true, false);
         assertThat(plan.prints().get(0).rowName()).isEqualTo("Alto Take 2");
-        assertThat(plan.prints().get(1).file()).as("no amplifier in it any more").isEqualTo("01_Alto_Shaped.wav");
+        assertThat(plan.prints().get(1).file())
+                .as("no amplifier in it any more")
+                .isEqualTo("01_Alto_Shaped.wav");
         Path out = Files.createDirectories(folder.resolve("out"));
         Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
         double[] take = WalkedFiles.read(out.resolve(plan.prints().get(0).path()))[0];
         assertThat(take[23_999]).isZero();
-        assertThat(take[24_000 + 500]).isCloseTo(0.125 * Math.sin(1_001 * 0.02), org.assertj.core.api.Assertions.within(1e-6));
-        assertThat(session.row("a").orElseThrow().strip().inserts().get(0).kept()).isFalse();
+        assertThat(take[24_000 + 500])
+                .isCloseTo(0.125 * Math.sin(1_001 * 0.02), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(session.row("a").orElseThrow().strip().inserts().get(0).kept())
+                .isFalse();
     }
 
     @Test
     void sectionsGoIntoFoldersOfTheirOwnWithACountedLeadIn() throws IOException {
         Stretch verse = new Stretch(Stretch.Point.marker("In"), Stretch.Point.marker("Out"));
-        Stretch start = new Stretch(new Stretch.Point(Stretch.Unit.BARS, 1), new Stretch.Point(Stretch.Unit.SECONDS, 0.75));
-        Handoff handoff = Handoff.named("x").printing(Depth.FLOAT32, List.of(at("c", RAW))).withSections(List.of(new Section("Verse", verse), new Section("Start", start)));
-        handoff = handoff.with(handoff.settings().withLeadIn(1, true).withClick(Click.LAST).withTail(0.0));
+        Stretch start =
+                new Stretch(new Stretch.Point(Stretch.Unit.BARS, 1), new Stretch.Point(Stretch.Unit.SECONDS, 0.75));
+        Handoff handoff = Handoff.named("x")
+                .printing(Depth.FLOAT32, List.of(at("c", RAW)))
+                .withSections(List.of(new Section("Verse", verse), new Section("Start", start)));
+        handoff = handoff.with(
+                handoff.settings().withLeadIn(1, true).withClick(Click.LAST).withTail(0.0));
         Plan plan = plan(handoff);
-        assertThat(plan.prints()).extracting(Print::path).containsExactly("Verse/Tracks/03_Cello.wav", "Verse/Guide/07_Click.wav",
-                "Start/Tracks/03_Cello.wav", "Start/Guide/07_Click.wav");
-        assertThat(plan.sections()).extracting(PlannedSection::frames).as("a bar of 1.5 s and what is between").containsExactly(72_000L + 48_000, 72_000L + 36_000);
+        assertThat(plan.prints())
+                .extracting(Print::path)
+                .containsExactly(
+                        "Verse/Tracks/03_Cello.wav",
+                        "Verse/Guide/07_Click.wav",
+                        "Start/Tracks/03_Cello.wav",
+                        "Start/Guide/07_Click.wav");
+        assertThat(plan.sections())
+                .extracting(PlannedSection::frames)
+                .as("a bar of 1.5 s and what is between")
+                .containsExactly(72_000L + 48_000, 72_000L + 36_000);
         Path out = Files.createDirectories(folder.resolve("out"));
         Printing.Result result = Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
-        assertThat(result.plan().sections()).extracting(PlannedSection::frames).isEqualTo(plan.sections().stream().map(PlannedSection::frames).toList());
+        assertThat(result.plan().sections())
+                .extracting(PlannedSection::frames)
+                .isEqualTo(plan.sections().stream().map(PlannedSection::frames).toList());
         double[] cello = WalkedFiles.read(out.resolve("Verse/Tracks/03_Cello.wav"))[0];
-        assertThat(cello[72_000 + 7]).isCloseTo(0.25 * Math.sin((24_000 + 7) * 0.05), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(cello[72_000 + 7])
+                .isCloseTo(0.25 * Math.sin((24_000 + 7) * 0.05), org.assertj.core.api.Assertions.within(1e-6));
         double[] click = WalkedFiles.read(out.resolve("Verse/Guide/07_Click.wav"))[0];
         assertThat(click).hasSize(cello.length);
-        assertThat(onsets(click)).as("three counted beats, then those of the song from 0.5 s on").containsExactly(0, 24_000, 48_000, 72_000, 96_000);
+        assertThat(onsets(click))
+                .as("three counted beats, then those of the song from 0.5 s on")
+                .containsExactly(0, 24_000, 48_000, 72_000, 96_000);
         assertThat(peak(click, 0)).as("the first of a bar is the louder one").isGreaterThan(1.3 * peak(click, 24_000));
         assertThat(peak(click, 72_000)).as("0.5 s is the second beat").isLessThan(0.8 * peak(click, 0));
     }
@@ -192,13 +270,28 @@ class BriefTest {
         Printing.Result first = Printing.print(session, handoff, plan(handoff), out, recordings, 2, WalkObserver.NONE);
         Map<String, Printing.Earlier> earlier = new java.util.HashMap<>();
         for (int i = 0; i < first.prints().size(); i++) {
-            earlier.put(first.prints().get(i).key(), new Printing.Earlier(out.resolve(first.plan().prints().get(i).path()), first.plan().frames(), first.prints().get(i)));
+            earlier.put(
+                    first.prints().get(i).key(),
+                    new Printing.Earlier(
+                            out.resolve(first.plan().prints().get(i).path()),
+                            first.plan().frames(),
+                            first.prints().get(i)));
         }
-        assertThat(earlier).as("no two files of a plan share a key").hasSize(first.prints().size());
+        assertThat(earlier)
+                .as("no two files of a plan share a key")
+                .hasSize(first.prints().size());
         session = session.withRow("c", row -> row.withStrip(row.strip().withFader(-4, 0)));
         Plan plan = plan(handoff);
         Path again = Files.createDirectories(folder.resolve("again"));
-        Printing.Result second = Printing.print(session, handoff, plan, again, recordings, 2, WalkObserver.NONE, key -> Optional.ofNullable(earlier.get(key)));
+        Printing.Result second = Printing.print(
+                session,
+                handoff,
+                plan,
+                again,
+                recordings,
+                2,
+                WalkObserver.NONE,
+                key -> Optional.ofNullable(earlier.get(key)));
         Path whole = Files.createDirectories(folder.resolve("whole"));
         Printing.print(session, handoff, plan, whole, recordings, 1, WalkObserver.NONE);
         List<Choice> fresh = new ArrayList<>();
@@ -207,32 +300,63 @@ class BriefTest {
             if (!second.prints().get(i).takenOver()) {
                 fresh.add(at(print.row(), print.station()));
             }
-            assertThat(again.resolve(print.path())).as(print.path()).hasSameBinaryContentAs(whole.resolve(print.path()));
+            assertThat(again.resolve(print.path()))
+                    .as(print.path())
+                    .hasSameBinaryContentAs(whole.resolve(print.path()));
         }
-        assertThat(fresh).as("the row from its fader on, the mix, and all that the limiter of the mix turns down with it").containsExactly(
-                at("a", MIX), at("c", FADER), at("c", MIX), at("bus", MIX), at("hall", MIX), at("mix", RAW), at("mix", FADER));
+        assertThat(fresh)
+                .as("the row from its fader on, the mix, and all that the limiter of the mix turns down with it")
+                .containsExactly(
+                        at("a", MIX),
+                        at("c", FADER),
+                        at("c", MIX),
+                        at("bus", MIX),
+                        at("hall", MIX),
+                        at("mix", RAW),
+                        at("mix", FADER));
     }
 
     @Test
     void sectionsThatCannotBeAreSaidInASentence() {
         Stretch gone = new Stretch(Stretch.Point.marker("Bridge"), Stretch.Point.marker("Out"));
         Stretch verse = new Stretch(Stretch.Point.marker("In"), Stretch.Point.marker("Out"));
-        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("", gone))))).hasMessageContaining("no marker “Bridge”");
-        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("A", verse), new Section("a", verse))))).hasMessageContaining("Two sections are called");
-        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("A", verse), new Section(" ", verse))))).hasMessageContaining("needs a name");
-        assertThat(Planner.without(session, Handoff.named("x").withSections(List.of(new Section("", gone)))).sections()).isEmpty();
+        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("", gone)))))
+                .hasMessageContaining("no marker “Bridge”");
+        assertThatThrownBy(() -> plan(
+                        Handoff.named("x").withSections(List.of(new Section("A", verse), new Section("a", verse)))))
+                .hasMessageContaining("Two sections are called");
+        assertThatThrownBy(() -> plan(
+                        Handoff.named("x").withSections(List.of(new Section("A", verse), new Section(" ", verse)))))
+                .hasMessageContaining("needs a name");
+        assertThat(Planner.without(session, Handoff.named("x").withSections(List.of(new Section("", gone))))
+                        .sections())
+                .isEmpty();
     }
 
     @Test
     void foldersGoByKindByRoleOrNotAtAll() throws IOException {
         session = session.withRow("c", row -> row.withAbout(row.about().withRole(apodex.session.Role.STRINGS)));
-        Handoff handoff = Handoff.named("x").printing(null, List.of(at("c", RAW), at("d", RAW), at("hall", INSERTS), at("mix", FADER)));
-        assertThat(paths(handoff, Folders.KIND)).containsExactly("Tracks/03_Cello.wav", "Tracks/04_Nowhere.wav", "Returns/06_Hall.wav", "Reference/00_Reference Mix.wav");
-        assertThat(paths(handoff, Folders.ROLE)).containsExactly("Strings/03_Cello.wav", "Others/04_Nowhere.wav", "Returns/06_Hall.wav", "Reference/00_Reference Mix.wav");
-        assertThat(paths(handoff, Folders.FLAT)).containsExactly("03_Cello.wav", "04_Nowhere.wav", "06_Hall.wav", "00_Reference Mix.wav");
+        Handoff handoff = Handoff.named("x")
+                .printing(null, List.of(at("c", RAW), at("d", RAW), at("hall", INSERTS), at("mix", FADER)));
+        assertThat(paths(handoff, Folders.KIND))
+                .containsExactly(
+                        "Tracks/03_Cello.wav",
+                        "Tracks/04_Nowhere.wav",
+                        "Returns/06_Hall.wav",
+                        "Reference/00_Reference Mix.wav");
+        assertThat(paths(handoff, Folders.ROLE))
+                .containsExactly(
+                        "Strings/03_Cello.wav",
+                        "Others/04_Nowhere.wav",
+                        "Returns/06_Hall.wav",
+                        "Reference/00_Reference Mix.wav");
+        assertThat(paths(handoff, Folders.FLAT))
+                .containsExactly("03_Cello.wav", "04_Nowhere.wav", "06_Hall.wav", "00_Reference Mix.wav");
     }
 
     private List<String> paths(Handoff handoff, Folders folders) throws IOException {
-        return plan(handoff.with(handoff.settings().withFolders(folders))).prints().stream().map(Print::path).toList();
+        return plan(handoff.with(handoff.settings().withFolders(folders))).prints().stream()
+                .map(Print::path)
+                .toList();
     }
 }

@@ -23,6 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** Where the knocks of a click fall, as the tempo map has it, and what one sounds like. */
 class ClickTrackTest {
     private static final SampleRate RATE = new SampleRate(48_000);
+
     @TempDir
     private Path folder;
 
@@ -42,8 +43,15 @@ class ClickTrackTest {
     @Test
     void everyBeatKnocksAndTheFirstOfABarIsMarked() {
         Session waltz = session(120, "3/4", List.of(), List.of());
-        assertThat(knocks(waltz, RATE, passage(0, 96_000, 0), false, true)).containsExactly(new Knock(0, true), new Knock(24_000, false), new Knock(48_000, false), new Knock(72_000, true));
-        assertThat(knocks(waltz, new SampleRate(44_100), passage(0, 96_000, 0), false, true)).as("at another rate, at the same time").extracting(Knock::frame)
+        assertThat(knocks(waltz, RATE, passage(0, 96_000, 0), false, true))
+                .containsExactly(
+                        new Knock(0, true),
+                        new Knock(24_000, false),
+                        new Knock(48_000, false),
+                        new Knock(72_000, true));
+        assertThat(knocks(waltz, new SampleRate(44_100), passage(0, 96_000, 0), false, true))
+                .as("at another rate, at the same time")
+                .extracting(Knock::frame)
                 .containsExactly(0L, 22_050L, 44_100L, 66_150L);
         assertThat(knocks(waltz, RATE, passage(0, 96_000, 0), false, false)).isEmpty();
     }
@@ -51,19 +59,41 @@ class ClickTrackTest {
     @Test
     void aRangeBeginsWithTheNextBeatAndACountLeadsUpToIt() {
         Session waltz = session(120, "3/4", List.of(), List.of());
-        assertThat(knocks(waltz, RATE, passage(30_000, 80_000, 72_000), true, true)).as("a bar counted back from the start of the range, then the song's own beats")
-                .containsExactly(new Knock(0, true), new Knock(24_000, false), new Knock(48_000, false),
-                        new Knock(72_000 + 18_000, false), new Knock(72_000 + 42_000, true));
-        assertThat(knocks(waltz, RATE, passage(0, 30_000, 72_000), true, false)).as("a count alone").hasSize(3);
-        assertThat(knocks(waltz, RATE, passage(0, 30_000, 72_000), false, true)).as("silence before").extracting(Knock::frame).containsExactly(72_000L, 96_000L);
+        assertThat(knocks(waltz, RATE, passage(30_000, 80_000, 72_000), true, true))
+                .as("a bar counted back from the start of the range, then the song's own beats")
+                .containsExactly(
+                        new Knock(0, true),
+                        new Knock(24_000, false),
+                        new Knock(48_000, false),
+                        new Knock(72_000 + 18_000, false),
+                        new Knock(72_000 + 42_000, true));
+        assertThat(knocks(waltz, RATE, passage(0, 30_000, 72_000), true, false))
+                .as("a count alone")
+                .hasSize(3);
+        assertThat(knocks(waltz, RATE, passage(0, 30_000, 72_000), false, true))
+                .as("silence before")
+                .extracting(Knock::frame)
+                .containsExactly(72_000L, 96_000L);
     }
 
     @Test
     void metersAndTemposChangeWithTheMap() {
-        Session changing = session(120, "2/4", List.of(new TempoChange(2, 60, TempoChange.Way.JUMP)), List.of(new MeterChange(2, Meter.parse("6/8"))));
-        assertThat(knocks(changing, RATE, passage(0, 48_000 * 4, 0), false, true)).as("two quarters at 120, then eighths at 60: half a second each")
-                .containsExactly(new Knock(0, true), new Knock(24_000, false), new Knock(48_000, true), new Knock(72_000, false), new Knock(96_000, false),
-                        new Knock(120_000, false), new Knock(144_000, false), new Knock(168_000, false));
+        Session changing = session(
+                120,
+                "2/4",
+                List.of(new TempoChange(2, 60, TempoChange.Way.JUMP)),
+                List.of(new MeterChange(2, Meter.parse("6/8"))));
+        assertThat(knocks(changing, RATE, passage(0, 48_000 * 4, 0), false, true))
+                .as("two quarters at 120, then eighths at 60: half a second each")
+                .containsExactly(
+                        new Knock(0, true),
+                        new Knock(24_000, false),
+                        new Knock(48_000, true),
+                        new Knock(72_000, false),
+                        new Knock(96_000, false),
+                        new Knock(120_000, false),
+                        new Knock(144_000, false),
+                        new Knock(168_000, false));
     }
 
     @Test
@@ -71,9 +101,12 @@ class ClickTrackTest {
         Session slowing = session(120, "4/4", List.of(new TempoChange(4, 60, TempoChange.Way.GLIDE)), List.of());
         List<Knock> knocks = knocks(slowing, RATE, passage(0, 48_000 * 5, 0), false, true);
         for (int beat = 0; beat < knocks.size(); beat++) {
-            assertThat(knocks.get(beat).frame()).isCloseTo(slowing.song().timeline().frameOf(beat, RATE), within(1L));
+            assertThat(knocks.get(beat).frame())
+                    .isCloseTo(slowing.song().timeline().frameOf(beat, RATE), within(1L));
         }
-        assertThat(knocks.get(4).frame() - knocks.get(3).frame()).as("slower and slower").isGreaterThan(knocks.get(1).frame() - knocks.get(0).frame());
+        assertThat(knocks.get(4).frame() - knocks.get(3).frame())
+                .as("slower and slower")
+                .isGreaterThan(knocks.get(1).frame() - knocks.get(0).frame());
     }
 
     @Test
@@ -90,7 +123,9 @@ class ClickTrackTest {
         assertThat(peak(samples, 20_000)).isBetween(0.19, 0.33).isLessThan(peak(samples, 1_000));
         assertThat(crossings(samples, 1_000)).as("1,760 Hz against 1,175 Hz").isGreaterThan(crossings(samples, 20_000));
         assertThat(peak(samples, 1_000 + 2_900)).as("over after 60 ms").isZero();
-        assertThat(samples[39_999]).as("the last knock is cut by the end of the file").isNotZero();
+        assertThat(samples[39_999])
+                .as("the last knock is cut by the end of the file")
+                .isNotZero();
     }
 
     private static double peak(double[] samples, int from) {

@@ -39,11 +39,20 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Which files a change touches, and which it must not. */
 class ContentKeysTest {
-    private static final List<Choice> FILES = List.of(new Choice("a", RAW), new Choice("a", INSERTS), new Choice("a", FADER), new Choice("a", MIX),
-            new Choice("b", RAW), new Choice("b", MIX), new Choice("bus", FADER), new Choice("echo", INSERTS), new Choice("mix", FADER));
+    private static final List<Choice> FILES = List.of(
+            new Choice("a", RAW),
+            new Choice("a", INSERTS),
+            new Choice("a", FADER),
+            new Choice("a", MIX),
+            new Choice("b", RAW),
+            new Choice("b", MIX),
+            new Choice("bus", FADER),
+            new Choice("echo", INSERTS),
+            new Choice("mix", FADER));
 
     @TempDir
     private Path folder;
+
     private TestRecordings recordings;
     private Session session;
     private Handoff handoff = Handoff.named("x").printing(Depth.INT24, FILES);
@@ -54,13 +63,32 @@ class ContentKeysTest {
         Recording one = recordings.add("one", 1, 24, 1, 2, 3);
         Recording two = recordings.add("two", 1, 24, 4, 5, 6);
         List<Row> rows = List.of(
-                new AudioRow("a", "Alto", List.of(Clip.whole(one, 0, 1, 0)), Strip.feeding("bus").withFader(-1, 10).withInserts(List.of(Insert.of("lowCut", Map.of())))
-                        .withSends(List.of(new Send("echo", -6, null)))),
+                new AudioRow(
+                        "a",
+                        "Alto",
+                        List.of(Clip.whole(one, 0, 1, 0)),
+                        Strip.feeding("bus")
+                                .withFader(-1, 10)
+                                .withInserts(List.of(Insert.of("lowCut", Map.of())))
+                                .withSends(List.of(new Send("echo", -6, null)))),
                 new AudioRow("b", "Bass", List.of(Clip.whole(two, 0, 1, 0)), Strip.PLAIN.withFader(-2, 0)),
                 new BusRow("bus", "Group", Strip.PLAIN.withFader(-3, 0)),
-                new ReturnRow("echo", "Echo", Strip.PLAIN.withFader(-4, 0).withInserts(List.of(Insert.of("delay", Map.of("noteQuarters", 1.0))))),
+                new ReturnRow(
+                        "echo",
+                        "Echo",
+                        Strip.PLAIN
+                                .withFader(-4, 0)
+                                .withInserts(List.of(Insert.of("delay", Map.of("noteQuarters", 1.0))))),
                 new MixRow("mix", "Mix", Strip.feeding().withInserts(List.of(Insert.of("shelf", Map.of())))));
-        session = new Session(new Song("Keys", "", 120.0, Meter.FOUR_FOUR, null), new SampleRate(48_000), 0, "2026-01-01", PanLaw.MINUS_3, List.of(), List.of(one, two), rows);
+        session = new Session(
+                new Song("Keys", "", 120.0, Meter.FOUR_FOUR, null),
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                PanLaw.MINUS_3,
+                List.of(),
+                List.of(one, two),
+                rows);
     }
 
     private List<String> keys(Session of, Handoff by) throws IOException {
@@ -91,30 +119,53 @@ class ContentKeysTest {
 
     @Test
     void aChangeTouchesWhatComesAfterIt() throws IOException {
-        assertThat(touched("a", row -> row.withStrip(row.strip().withFader(-9, 10)))).containsExactly("a Fader", "a Mix", "bus Fader", "echo Inserts", "mix Fader");
-        assertThat(touched("a", row -> row.withStrip(row.strip().withInserts(List.of(Insert.of("lowCut", Map.of("hertz", 200.0)))))))
+        assertThat(touched("a", row -> row.withStrip(row.strip().withFader(-9, 10))))
+                .containsExactly("a Fader", "a Mix", "bus Fader", "echo Inserts", "mix Fader");
+        assertThat(touched(
+                        "a",
+                        row -> row.withStrip(
+                                row.strip().withInserts(List.of(Insert.of("lowCut", Map.of("hertz", 200.0)))))))
                 .containsExactly("a Inserts", "a Fader", "a Mix", "bus Fader", "echo Inserts", "mix Fader");
-        assertThat(touched("bus", row -> row.withStrip(row.strip().withFader(-9, 0)))).containsExactly("a Mix", "bus Fader", "mix Fader");
-        assertThat(touched("mix", row -> row.withStrip(row.strip().withFader(-9, 0)))).containsExactly("a Mix", "b Mix", "mix Fader");
-        assertThat(touched("echo", row -> row.withStrip(row.strip().withFader(-9, 0)))).as("returns have files of their own").containsExactly("mix Fader");
-        assertThat(touched("a", row -> row.withStrip(row.strip().withMuteAndSolo(false, true)))).as("solo is for listening").isEmpty();
-        assertThat(touched("a", row -> row.withAbout(row.about().withNote("loud")))).isEmpty();
+        assertThat(touched("bus", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .containsExactly("a Mix", "bus Fader", "mix Fader");
+        assertThat(touched("mix", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .containsExactly("a Mix", "b Mix", "mix Fader");
+        assertThat(touched("echo", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .as("returns have files of their own")
+                .containsExactly("mix Fader");
+        assertThat(touched("a", row -> row.withStrip(row.strip().withMuteAndSolo(false, true))))
+                .as("solo is for listening")
+                .isEmpty();
+        assertThat(touched("a", row -> row.withAbout(row.about().withNote("loud"))))
+                .isEmpty();
     }
 
     @Test
     void aSharedReturnIsPartOfTheRow() throws IOException {
         shareReturns(Dynamics.IN_PLACE);
-        assertThat(touched("echo", row -> row.withStrip(row.strip().withFader(-9, 0)))).containsExactly("a Mix", "mix Fader");
+        assertThat(touched("echo", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .containsExactly("a Mix", "mix Fader");
     }
 
     @Test
     void whatFollowsTheTempoFollowsIt() throws IOException {
         Session faster = session.withSong(new Song("Keys", "", 130.0, Meter.FOUR_FOUR, null));
-        assertThat(touched(faster, handoff)).contains("echo Inserts", "mix Fader").doesNotContain("a Raw", "b Raw");
+        assertThat(touched(faster, handoff))
+                .contains("echo Inserts", "mix Fader")
+                .doesNotContain("a Raw", "b Raw");
         shareReturns(Dynamics.IN_PLACE);
         assertThat(touched(faster, handoff)).as("the echo on the way").contains("a Mix");
-        UnaryOperator<Row> onTheClip = row -> ((AudioRow) row).withTakes(List.of(new Take("t1", "Take 1",
-                ((AudioRow) row).clips().stream().map(clip -> clip.withInserts(List.of(Insert.of("delay", Map.of("noteQuarters", 1.0))))).toList())), "t1");
+        UnaryOperator<Row> onTheClip = row -> ((AudioRow) row)
+                .withTakes(
+                        List.of(new Take(
+                                "t1",
+                                "Take 1",
+                                ((AudioRow) row)
+                                        .clips().stream()
+                                                .map(clip -> clip.withInserts(
+                                                        List.of(Insert.of("delay", Map.of("noteQuarters", 1.0)))))
+                                                .toList())),
+                        "t1");
         session = session.withRow("b", onTheClip).withRow("mix", row -> row.withStrip(Strip.feeding()));
         handoff = handoff.printing(Depth.INT24, List.of(new Choice("b", RAW), new Choice("b", SHAPED)));
         List<String> before = keys(session, handoff);
@@ -125,18 +176,26 @@ class ContentKeysTest {
 
     @Test
     void anEffectThatFollowsTheWholeTiesRowsTogetherUnlessEachGoesAlone() throws IOException {
-        session = session.withRow("mix", row -> row.withStrip(row.strip().withInserts(List.of(Insert.of("limiter", Map.of())))));
-        assertThat(touched("b", row -> row.withStrip(row.strip().withFader(-9, 0)))).containsExactly("a Mix", "b Mix", "mix Fader");
+        session = session.withRow(
+                "mix", row -> row.withStrip(row.strip().withInserts(List.of(Insert.of("limiter", Map.of())))));
+        assertThat(touched("b", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .containsExactly("a Mix", "b Mix", "mix Fader");
         handoff = handoff.with(handoff.settings().withSharing(Returns.OWN_FILES, Dynamics.ALONE));
-        assertThat(touched("b", row -> row.withStrip(row.strip().withFader(-9, 0)))).containsExactly("b Mix", "mix Fader");
+        assertThat(touched("b", row -> row.withStrip(row.strip().withFader(-9, 0))))
+                .containsExactly("b Mix", "mix Fader");
     }
 
     @Test
     void theFormOfTheFileCounts() throws IOException {
         List<String> before = keys(session, handoff);
-        assertThat(keys(session, handoff.with(handoff.settings().withDepth(Depth.INT16)))).doesNotContainAnyElementsOf(before);
-        assertThat(keys(session, handoff.with(handoff.settings().withTail(1.0)))).doesNotContainAnyElementsOf(before);
-        assertThat(keys(session, handoff.withRow("b", row -> row.withTrim(-1.0))).subList(0, 4)).as("another row's trim does not").isEqualTo(before.subList(0, 4));
+        assertThat(keys(session, handoff.with(handoff.settings().withDepth(Depth.INT16))))
+                .doesNotContainAnyElementsOf(before);
+        assertThat(keys(session, handoff.with(handoff.settings().withTail(1.0))))
+                .doesNotContainAnyElementsOf(before);
+        assertThat(keys(session, handoff.withRow("b", row -> row.withTrim(-1.0)))
+                        .subList(0, 4))
+                .as("another row's trim does not")
+                .isEqualTo(before.subList(0, 4));
         assertThat(keys(session, handoff)).isEqualTo(before).doesNotHaveDuplicates();
     }
 }

@@ -28,7 +28,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 final class PlannerTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
+
     private TestRecordings recordings;
     private final List<Recording> used = new ArrayList<>();
     private final List<Row> rows = new ArrayList<>();
@@ -42,10 +44,13 @@ final class PlannerTest {
     void aPathSomeSystemsCannotHoldIsRefusedByName() throws IOException {
         Recording sound = add(recordings.add("sound", 1, 24, 5, 6));
         row("n".repeat(95), Clip.whole(sound, 0, 1, 0));
-        Stretch all = new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0), new Stretch.Point(Stretch.Unit.SECONDS, 1));
+        Stretch all =
+                new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0), new Stretch.Point(Stretch.Unit.SECONDS, 1));
         plan(Handoff.named("x").withSections(List.of(new Section("s".repeat(80), all), new Section("short", all))));
-        assertThatThrownBy(() -> plan(Handoff.named("x").withSections(List.of(new Section("s".repeat(100), all), new Section("short", all)))))
-                .hasMessageStartingWith("“" + "s".repeat(100) + "/Tracks/01_nnn").hasMessageContaining("too long a path for some systems");
+        assertThatThrownBy(() -> plan(Handoff.named("x")
+                        .withSections(List.of(new Section("s".repeat(100), all), new Section("short", all)))))
+                .hasMessageStartingWith("“" + "s".repeat(100) + "/Tracks/01_nnn")
+                .hasMessageContaining("too long a path for some systems");
     }
 
     @Test
@@ -62,12 +67,29 @@ final class PlannerTest {
         row("silence", Clip.whole(add(recordings.add("zeros", 1, 24, 0, 0)), 0, 1, 0));
         used.addAll(List.of(same, left, right));
         Plan plan = plan(Handoff.named("x"));
-        assertThat(plan.rows()).extracting(PlanRow::image).containsExactly(StereoImage.Kind.STEREO,
-                StereoImage.Kind.SAME_ON_BOTH_SIDES, StereoImage.Kind.LEFT_ONLY, StereoImage.Kind.RIGHT_ONLY,
-                StereoImage.Kind.STEREO, StereoImage.Kind.SILENT, StereoImage.Kind.SILENT, null);
-        assertThat(plan.prints()).extracting(Print::sides).containsExactly(Channels.STEREO, Channels.MONO_FROM_LEFT,
-                Channels.MONO_FROM_LEFT, Channels.MONO_FROM_RIGHT, Channels.STEREO, Channels.MEASURED);
-        assertThat(plan.rows().get(5).stations()).as("an empty row has nowhere to be taken").isEmpty();
+        assertThat(plan.rows())
+                .extracting(PlanRow::image)
+                .containsExactly(
+                        StereoImage.Kind.STEREO,
+                        StereoImage.Kind.SAME_ON_BOTH_SIDES,
+                        StereoImage.Kind.LEFT_ONLY,
+                        StereoImage.Kind.RIGHT_ONLY,
+                        StereoImage.Kind.STEREO,
+                        StereoImage.Kind.SILENT,
+                        StereoImage.Kind.SILENT,
+                        null);
+        assertThat(plan.prints())
+                .extracting(Print::sides)
+                .containsExactly(
+                        Channels.STEREO,
+                        Channels.MONO_FROM_LEFT,
+                        Channels.MONO_FROM_LEFT,
+                        Channels.MONO_FROM_RIGHT,
+                        Channels.STEREO,
+                        Channels.MEASURED);
+        assertThat(plan.rows().get(5).stations())
+                .as("an empty row has nowhere to be taken")
+                .isEmpty();
     }
 
     @Test
@@ -77,11 +99,13 @@ final class PlannerTest {
         row("Silent", Clip.whole(add(recordings.add("z", 1, 24, 0)), 0, 1, 0));
         row("Hot", new Clip("m", 0, 1, 1, 0, 2, 3, 0, 0));
         Plan plan = plan(Handoff.named("x"));
-        assertThat(plan.prints()).extracting(Print::folder, Print::file, Print::row, Print::station, Print::channels)
+        assertThat(plan.prints())
+                .extracting(Print::folder, Print::file, Print::row, Print::station, Print::channels)
                 .containsExactly(
                         org.assertj.core.groups.Tuple.tuple("Tracks", "01_Tuba.wav", "r0", Station.RAW, 1),
                         org.assertj.core.groups.Tuple.tuple("Tracks", "03_Hot.wav", "r2", Station.RAW, 1),
-                        org.assertj.core.groups.Tuple.tuple("Reference", "00_Reference Mix.wav", "mix", Station.FADER, 1));
+                        org.assertj.core.groups.Tuple.tuple(
+                                "Reference", "00_Reference Mix.wav", "mix", Station.FADER, 1));
         assertThat(plan.rows().get(0).peakDbfs()).isCloseTo(-6.0206, within(1e-3));
         assertThat(plan.rows().get(2).peakDbfs()).as("with the clip's gain").isCloseTo(-3.0206, within(1e-3));
         assertThat(plan.rows().get(1).peakDbfs()).isNull();
@@ -123,9 +147,11 @@ final class PlannerTest {
     @Test
     void refusesWhatTheSessionCannotGive() throws IOException {
         row("Tuba", Clip.whole(add(recordings.add("m", 1, 24, 1)), 0, 1, 0));
-        assertThatThrownBy(() -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r7", Station.RAW)))))
+        assertThatThrownBy(
+                        () -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r7", Station.RAW)))))
                 .hasMessageContaining("r7");
-        assertThatThrownBy(() -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r0", Station.BUS)))))
+        assertThatThrownBy(
+                        () -> plan(Handoff.named("x").printing(null, List.of(new Handoff.Choice("r0", Station.BUS)))))
                 .hasMessageContaining("Bus");
         assertThat(plan(Handoff.named("x").printing(null, List.of())).prints()).isEmpty();
     }
@@ -135,11 +161,20 @@ final class PlannerTest {
         for (String name : List.of("a", "b", "c")) {
             row(name, Clip.whole(add(recordings.add(name, 1, 24, 1)), 0, 1, 0));
         }
-        assertThat(plan(Handoff.named("x")).taps(session(), plan(Handoff.named("x")).prints(), folder)).extracting(Tap::ditherSeed).doesNotHaveDuplicates();
+        assertThat(plan(Handoff.named("x"))
+                        .taps(session(), plan(Handoff.named("x")).prints(), folder))
+                .extracting(Tap::ditherSeed)
+                .doesNotHaveDuplicates();
     }
 
     private Depth ownDepth(Recording... recordings) {
-        return Depth.own(new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(recordings), List.of(MixRow.DEFAULT)));
+        return Depth.own(new Session(
+                Song.titled("x"),
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                List.of(recordings),
+                List.of(MixRow.DEFAULT)));
     }
 
     private Recording add(Recording recording) {

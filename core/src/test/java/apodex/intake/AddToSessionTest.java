@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.audio.PcmReader;
 import apodex.audio.SoundBytes;
-import apodex.notes.MidiFile;
 import apodex.instrument.Note;
 import apodex.intake.Offers.Kind;
 import apodex.intake.Offers.Offer;
+import apodex.notes.MidiFile;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.InstrumentRow;
@@ -33,7 +33,9 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Sessions that grow, move house as a file, and rows that are parts of one. */
 final class AddToSessionTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
+
     private RecordingStore store;
 
     @BeforeEach
@@ -45,13 +47,17 @@ final class AddToSessionTest {
         Path work = Files.createTempDirectory(folder, "work");
         Drop drop = new Drop(work);
         for (int i = 0; i < namesAndBytes.length; i += 2) {
-            drop.add((String) namesAndBytes[i], Files.write(Files.createTempFile(work, "a", ""), (byte[]) namesAndBytes[i + 1]));
+            drop.add((String) namesAndBytes[i], Files.write(Files.createTempFile(work, "a", ""), (byte[])
+                    namesAndBytes[i + 1]));
         }
         return drop;
     }
 
     private Session session(Object... namesAndBytes) throws IOException {
-        return new SessionFromDrop(store).make(drop(namesAndBytes), "Waltz", LocalDate.of(2026, 6, 1)).session().orElseThrow();
+        return new SessionFromDrop(store)
+                .make(drop(namesAndBytes), "Waltz", LocalDate.of(2026, 6, 1))
+                .session()
+                .orElseThrow();
     }
 
     private Session add(Session session, String row, Object... namesAndBytes) throws IOException {
@@ -74,7 +80,8 @@ final class AddToSessionTest {
         Session taken = add(more, "r1", "Tuba again.wav", sound(80, 3));
         AudioRow tuba = taken.audioRows().get(0);
         assertThat(tuba.takes()).extracting(Take::name).containsExactly("Take 1", "Take 2");
-        assertThat(tuba.clips()).as("the new take is heard").singleElement().satisfies(clip -> assertThat(clip.frames()).isEqualTo(80));
+        assertThat(tuba.clips()).as("the new take is heard").singleElement().satisfies(clip -> assertThat(clip.frames())
+                .isEqualTo(80));
         assertThat(taken.rows()).hasSameSizeAs(more.rows());
     }
 
@@ -86,17 +93,30 @@ final class AddToSessionTest {
         assertThat(result.words()).singleElement().asString().contains("older version");
         Clip clip = newer.audioRows().get(0).clips().get(0);
         assertThat(clip.frames()).as("it is shorter, so the clip is").isEqualTo(60);
-        assertThat(clip.recording()).isNotEqualTo(session.audioRows().get(0).clips().get(0).recording());
+        assertThat(clip.recording())
+                .isNotEqualTo(session.audioRows().get(0).clips().get(0).recording());
         assertThat(newer.rows()).hasSize(3);
-        assertThat(new AddToSession(store, newer).make(drop("tuba.wav", sound(60, 9)), 0, null).edit()).as("the same once more changes nothing").isNull();
+        assertThat(new AddToSession(store, newer)
+                        .make(drop("tuba.wav", sound(60, 9)), 0, null)
+                        .edit())
+                .as("the same once more changes nothing")
+                .isNull();
     }
 
     @Test
     void aMissingRecordingIsListedAndTakesItsPlaceWhenItComes() throws IOException {
         byte[] list = "row,file,position,length\nTuba,tuba.wav,100,40\n".getBytes();
-        SessionFromDrop.Result result = new SessionFromDrop(store).make(drop("list.csv", list), "Waltz", LocalDate.of(2026, 6, 1));
+        SessionFromDrop.Result result =
+                new SessionFromDrop(store).make(drop("list.csv", list), "Waltz", LocalDate.of(2026, 6, 1));
         assertThat(result.missing()).containsExactly("tuba.wav");
-        Session found = add(result.session().orElseThrow(), null, "tuba.wav", SoundBytes.riff().format(1, 2, 48_000, 24).chunk("data", new byte[600]).wave());
+        Session found = add(
+                result.session().orElseThrow(),
+                null,
+                "tuba.wav",
+                SoundBytes.riff()
+                        .format(1, 2, 48_000, 24)
+                        .chunk("data", new byte[600])
+                        .wave());
         Clip clip = found.audioRows().get(0).clips().get(0);
         assertThat(store.has(clip.recording())).isTrue();
         assertThat(List.of(clip.position(), clip.frames())).containsExactly(100L, 40L);
@@ -107,12 +127,16 @@ final class AddToSessionTest {
         Song song = new Song("x", "", 96.0, Meter.parse("3/4"), null);
         InstrumentRow bell = new InstrumentRow("b", "Bell", "bell", List.of(new Note(3, 1, 60, 90)), Strip.PLAIN);
         Path file = folder.resolve("x.mid");
-        MidiFile.write(new Session(song, new SampleRate(48_000), 0, "2026-01-01", List.of(), List.of(bell, MixRow.DEFAULT)), List.of(bell), file);
+        MidiFile.write(
+                new Session(song, new SampleRate(48_000), 0, "2026-01-01", List.of(), List.of(bell, MixRow.DEFAULT)),
+                List.of(bell),
+                file);
         Session grown = add(session("Tuba.wav", sound(100, 1)), null, "x.mid", Files.readAllBytes(file));
         assertThat(grown.song().tempo()).isEqualTo(96);
         assertThat(grown.song().meter()).isEqualTo(Meter.parse("3/4"));
         assertThat(((InstrumentRow) grown.rows().get(1)).notes()).containsExactly(new Note(3, 1, 60, 90));
-        Session again = add(grown.withSong(new Song("x", "", 70.0, null, null)), null, "x.mid", Files.readAllBytes(file));
+        Session again =
+                add(grown.withSong(new Song("x", "", 70.0, null, null)), null, "x.mid", Files.readAllBytes(file));
         assertThat(again.song().tempo()).as("a tempo somebody gave stays").isEqualTo(70);
     }
 
@@ -122,41 +146,75 @@ final class AddToSessionTest {
         ByteArrayOutputStream zip = new ByteArrayOutputStream();
         SessionFile.write(session, store, zip);
         RecordingStore elsewhere = new RecordingStore(folder.resolve("elsewhere"));
-        SessionFromDrop.Result result = new SessionFromDrop(elsewhere).make(drop("house.zip", zip.toByteArray()), "other", LocalDate.of(2026, 7, 1));
+        SessionFromDrop.Result result = new SessionFromDrop(elsewhere)
+                .make(drop("house.zip", zip.toByteArray()), "other", LocalDate.of(2026, 7, 1));
         assertThat(result.session()).contains(session);
         assertThat(result.refused()).isEmpty();
         assertThat(result.missing()).isEmpty();
-        session.recordings().forEach(recording -> assertThat(elsewhere.has(recording.sha256())).isTrue());
-        Session broken = session.withRows(List.of(session.rows().get(0).withStrip(Strip.feeding("nowhere")), MixRow.DEFAULT));
-        String document = apodex.session.SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), broken));
-        assertThat(new SessionFromDrop(elsewhere).make(drop("session.json", document.getBytes()), "x", LocalDate.of(2026, 7, 1)).refused())
-                .singleElement().satisfies(refusal -> assertThat(refusal.reason()).contains("does not hold together").contains("nowhere"));
+        session.recordings().forEach(recording -> assertThat(elsewhere.has(recording.sha256()))
+                .isTrue());
+        Session broken =
+                session.withRows(List.of(session.rows().get(0).withStrip(Strip.feeding("nowhere")), MixRow.DEFAULT));
+        String document =
+                apodex.session.SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), broken));
+        assertThat(new SessionFromDrop(elsewhere)
+                        .make(drop("session.json", document.getBytes()), "x", LocalDate.of(2026, 7, 1))
+                        .refused())
+                .singleElement()
+                .satisfies(refusal -> assertThat(refusal.reason())
+                        .contains("does not hold together")
+                        .contains("nowhere"));
     }
 
     @Test
     void leftAndRightAreOfferedAsOneStereoRowAndKeepEverySample() throws IOException {
-        for (String[] names : new String[][] {{"Acc L", "Acc R"}, {"acc_left", "acc_right"}, {"acc.l", "acc.r"}, {"Acc (L)", "Acc (R)"}, {"acc-Lft", "acc-Rgt"}}) {
-            Session session = session(names[0] + ".wav", SoundBytes.mono24(1, 2, 3), names[1] + ".wav", SoundBytes.mono24(-4, 5, -6), "Wall.wav", sound(9, 1));
+        for (String[] names : new String[][] {
+            {"Acc L", "Acc R"},
+            {"acc_left", "acc_right"},
+            {"acc.l", "acc.r"},
+            {"Acc (L)", "Acc (R)"},
+            {"acc-Lft", "acc-Rgt"}
+        }) {
+            Session session = session(
+                    names[0] + ".wav",
+                    SoundBytes.mono24(1, 2, 3),
+                    names[1] + ".wav",
+                    SoundBytes.mono24(-4, 5, -6),
+                    "Wall.wav",
+                    sound(9, 1));
             List<Offer> offers = Offers.of(session);
-            assertThat(offers).as(names[0]).singleElement().satisfies(offer -> assertThat(offer.kind()).isEqualTo(Kind.STEREO_ROW));
-            Session joined = StereoPair.join(session, offers.get(0).rows().get(0), offers.get(0).rows().get(1), store, Files.createTempDirectory(folder, "w")).applyTo(session);
-            assertThat(joined.rows()).extracting(row -> row.name().toLowerCase()).containsExactly("acc", "wall", "mix");
+            assertThat(offers).as(names[0]).singleElement().satisfies(offer -> assertThat(offer.kind())
+                    .isEqualTo(Kind.STEREO_ROW));
+            Session joined = StereoPair.join(
+                            session,
+                            offers.get(0).rows().get(0),
+                            offers.get(0).rows().get(1),
+                            store,
+                            Files.createTempDirectory(folder, "w"))
+                    .applyTo(session);
+            assertThat(joined.rows())
+                    .extracting(row -> row.name().toLowerCase())
+                    .containsExactly("acc", "wall", "mix");
             Clip clip = joined.audioRows().get(0).clips().get(0);
             double[][] both = new double[2][3];
             try (PcmReader in = store.open(clip.recording())) {
                 in.read(0, 3, 0, both, 0);
             }
             double step = 1.0 / (1 << 23);
-            assertThat(both).isDeepEqualTo(new double[][] {{step, 2 * step, 3 * step}, {-4 * step, 5 * step, -6 * step}});
+            assertThat(both)
+                    .isDeepEqualTo(new double[][] {{step, 2 * step, 3 * step}, {-4 * step, 5 * step, -6 * step}});
         }
         Session uneven = session("Acc L.wav", sound(3, 1), "Acc R.wav", sound(4, 1));
         assertThat(Offers.of(uneven)).isEmpty();
-        assertThatThrownBy(() -> StereoPair.join(uneven, "r1", "r2", store, folder)).hasMessageContaining("equally long");
+        assertThatThrownBy(() -> StereoPair.join(uneven, "r1", "r2", store, folder))
+                .hasMessageContaining("equally long");
     }
 
     @Test
     void numberedPartsBecomeClipsOrTakes() throws IOException {
-        byte[] list = "row,file,position\nVoice_01,a.wav,0\nVoice_02,b.wav,200\nOther_01,a.wav,0\nOther_02,b.wav,50\nTom 1,a.wav,0\nTom 2,b.wav,500\n".getBytes();
+        byte[] list =
+                "row,file,position\nVoice_01,a.wav,0\nVoice_02,b.wav,200\nOther_01,a.wav,0\nOther_02,b.wav,50\nTom 1,a.wav,0\nTom 2,b.wav,500\n"
+                        .getBytes();
         Session session = session("list.csv", list, "a.wav", sound(100, 1), "b.wav", sound(100, 2));
         List<Offer> offers = Offers.of(session);
         assertThat(offers).extracting(Offer::kind).containsExactly(Kind.CLIPS_OF_ONE_ROW, Kind.TAKES_OF_ONE_ROW);

@@ -21,7 +21,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 final class DropTest {
     private static final byte[] SOUND = SoundBytes.mono24(1, 2, 3);
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
+
     private Drop drop;
 
     @BeforeEach
@@ -31,8 +34,19 @@ final class DropTest {
 
     @Test
     void unpacksFoldersAndLeavesSystemLeftoversBehind() throws IOException {
-        add("Low Tide.zip", zip(entries("Audio/01.wav", SOUND, "Audio/deep/02.wav", SOUND, "__MACOSX/Audio/._01.wav", new byte[9],
-                ".DS_Store", new byte[9], "Thumbs.db", new byte[9])));
+        add(
+                "Low Tide.zip",
+                zip(entries(
+                        "Audio/01.wav",
+                        SOUND,
+                        "Audio/deep/02.wav",
+                        SOUND,
+                        "__MACOSX/Audio/._01.wav",
+                        new byte[9],
+                        ".DS_Store",
+                        new byte[9],
+                        "Thumbs.db",
+                        new byte[9])));
         assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("01.wav", "02.wav");
         assertThat(drop.files().get(1).content()).hasBinaryContent(SOUND);
         assertThat(drop.refused()).isEmpty();
@@ -56,9 +70,16 @@ final class DropTest {
         byte[] bomb = new byte[400 << 20];
         add("bomb.zip", zip(entries("01.wav", SOUND, "bomb.wav", bomb)));
         assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("01.wav");
-        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("times its size");
+        assertThat(drop.refused())
+                .singleElement()
+                .extracting(Refusal::reason)
+                .asString()
+                .contains("times its size");
         try (var left = Files.walk(folder.resolve("work"))) {
-            assertThat(left.filter(Files::isRegularFile).mapToLong(path -> path.toFile().length()).sum()).isLessThan(1_000);
+            assertThat(left.filter(Files::isRegularFile)
+                            .mapToLong(path -> path.toFile().length())
+                            .sum())
+                    .isLessThan(1_000);
         }
     }
 
@@ -67,9 +88,18 @@ final class DropTest {
         byte[] inner = zip(entries("a.wav", SOUND));
         add("outer.zip", zip(entries("inner.zip", inner, "b.wav", SOUND)));
         assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("b.wav");
-        assertThat(drop.refused()).extracting(Refusal::reason).singleElement().asString().contains("zip inside a zip");
+        assertThat(drop.refused())
+                .extracting(Refusal::reason)
+                .singleElement()
+                .asString()
+                .contains("zip inside a zip");
         add("cut.zip", java.util.Arrays.copyOf(inner, inner.length / 2));
-        assertThat(drop.refused()).hasSize(2).last().extracting(Refusal::reason).asString().contains("damaged or cut short");
+        assertThat(drop.refused())
+                .hasSize(2)
+                .last()
+                .extracting(Refusal::reason)
+                .asString()
+                .contains("damaged or cut short");
     }
 
     @ParameterizedTest
@@ -77,7 +107,11 @@ final class DropTest {
     void refusesNamesThatCannotTravel(String name, String words) throws IOException {
         add(name, SOUND);
         assertThat(drop.files()).isEmpty();
-        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains(words);
+        assertThat(drop.refused())
+                .singleElement()
+                .extracting(Refusal::reason)
+                .asString()
+                .contains(words);
     }
 
     @Test
@@ -87,7 +121,11 @@ final class DropTest {
             many.put(i + ".wav", new byte[] {1});
         }
         add("many.zip", zip(many));
-        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("512 files");
+        assertThat(drop.refused())
+                .singleElement()
+                .extracting(Refusal::reason)
+                .asString()
+                .contains("512 files");
         for (int i = 0; i < 513; i++) {
             add(i + ".wav", new byte[] {1});
         }
@@ -101,7 +139,11 @@ final class DropTest {
             file.setLength(2_000_000_000L); // sparse: takes no room
         }
         drop.add("big.wav", big);
-        assertThat(drop.refused()).singleElement().extracting(Refusal::reason).asString().contains("2.0 GB", "smaller than 2 GB");
+        assertThat(drop.refused())
+                .singleElement()
+                .extracting(Refusal::reason)
+                .asString()
+                .contains("2.0 GB", "smaller than 2 GB");
     }
 
     private void add(String name, byte[] content) throws IOException {
@@ -118,7 +160,8 @@ final class DropTest {
 
     private static byte[] zip(Map<String, byte[]> entries) throws IOException {
         var bytes = new java.io.ByteArrayOutputStream();
-        try (OutputStream out = bytes; ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+        try (OutputStream out = bytes;
+                ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
                 zip.putNextEntry(new ZipEntry(entry.getKey()));
                 zip.write(entry.getValue());

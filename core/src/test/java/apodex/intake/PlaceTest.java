@@ -17,13 +17,28 @@ import org.junit.jupiter.params.provider.ValueSource;
 final class PlaceTest {
     private static final SampleRate RATE = new SampleRate(48_000);
     /** 3/4 at 120, from bar 3 on 6/8 at 60. */
-    private static final TempoMap TEMPO = new TempoMap(List.of(new TempoChange(0, 120, TempoChange.Way.JUMP), new TempoChange(6, 60, TempoChange.Way.JUMP)),
+    private static final TempoMap TEMPO = new TempoMap(
+            List.of(new TempoChange(0, 120, TempoChange.Way.JUMP), new TempoChange(6, 60, TempoChange.Way.JUMP)),
             List.of(new MeterChange(1, Meter.parse("3/4")), new MeterChange(3, Meter.parse("6/8"))));
 
     @ParameterizedTest
-    @CsvSource({"48000,SAMPLES,48000", "48000 samples,BARS,48000", "1.5,SECONDS,72000", "1.5 s,SAMPLES,72000", "250 ms,SAMPLES,12000", "0:12.5,SAMPLES,600000",
-            "1:00:01,SAMPLES,172848000", "bar 1,SAMPLES,0", "bar 2,SAMPLES,72000", "bar 2 beat 3,SAMPLES,120000", "2|3,SAMPLES,120000", "2,BARS,72000",
-            "bar 4,SAMPLES,288000", "bar 4 beat 2,SAMPLES,312000", "-480,SAMPLES,-480"})
+    @CsvSource({
+        "48000,SAMPLES,48000",
+        "48000 samples,BARS,48000",
+        "1.5,SECONDS,72000",
+        "1.5 s,SAMPLES,72000",
+        "250 ms,SAMPLES,12000",
+        "0:12.5,SAMPLES,600000",
+        "1:00:01,SAMPLES,172848000",
+        "bar 1,SAMPLES,0",
+        "bar 2,SAMPLES,72000",
+        "bar 2 beat 3,SAMPLES,120000",
+        "2|3,SAMPLES,120000",
+        "2,BARS,72000",
+        "bar 4,SAMPLES,288000",
+        "bar 4 beat 2,SAMPLES,312000",
+        "-480,SAMPLES,-480"
+    })
     void placesAsPeopleWriteThem(String written, Unit unit, long frame) {
         assertThat(Place.parse(written, unit).frame(RATE, TEMPO)).isEqualTo(frame);
     }
@@ -37,6 +52,8 @@ final class PlaceTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "soon", "bar", "1:2:3:4", "12 parsecs", "1..2", "|3"})
     void whatIsNoPlaceIsRefused(String written) {
-        assertThatThrownBy(() -> Place.parse(written, Unit.SAMPLES)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("no place");
+        assertThatThrownBy(() -> Place.parse(written, Unit.SAMPLES))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("no place");
     }
 }

@@ -26,7 +26,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 final class SessionFromDropTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
+
     private RecordingStore store;
     private Drop drop;
 
@@ -46,7 +49,9 @@ final class SessionFromDropTest {
         assertThat(session.startReference()).isEqualTo(900_000_000L);
         assertThat(positions(session)).containsExactly(100L, 0L, 0L, 0L);
         assertThat(session.originated()).as("the earliest date a file names").isEqualTo("2026-05-17");
-        assertThat(session.rows()).extracting(Row::name).containsExactly("Late", "Early", "No stamp", "Nonsense stamp", "Mix");
+        assertThat(session.rows())
+                .extracting(Row::name)
+                .containsExactly("Late", "Early", "No stamp", "Nonsense stamp", "Mix");
         assertThat(session.frames()).isEqualTo(104);
     }
 
@@ -59,9 +64,13 @@ final class SessionFromDropTest {
         Session session = result.session().orElseThrow();
         assertThat(result.refused()).isEmpty();
         assertThat(session.rate().hertz()).isEqualTo(44_100);
-        assertThat(session.recordings()).filteredOn(recording -> recording.fileName().equals("b.wav"))
-                .extracting(recording -> recording.rate().hertz()).containsExactly(48_000);
-        assertThat(positions(session)).as("528000 at 48 kHz is 11 s, a second after the others").containsExactly(0L, 44_100L, 0L);
+        assertThat(session.recordings())
+                .filteredOn(recording -> recording.fileName().equals("b.wav"))
+                .extracting(recording -> recording.rate().hertz())
+                .containsExactly(48_000);
+        assertThat(positions(session))
+                .as("528000 at 48 kHz is 11 s, a second after the others")
+                .containsExactly(0L, 44_100L, 0L);
         apodex.session.SessionRules.checked(session);
     }
 
@@ -74,14 +83,22 @@ final class SessionFromDropTest {
 
     @Test
     void widerFilesGiveARowForEveryChannelPair() throws IOException {
-        byte[] five = SoundBytes.riff().format(1, 5, 48_000, 16)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 2, List.of(1L, 2L, 3L, 4L, 5L))).wave();
+        byte[] five = SoundBytes.riff()
+                .format(1, 5, 48_000, 16)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 2, List.of(1L, 2L, 3L, 4L, 5L)))
+                .wave();
         add("Room.wav", five);
         SessionFromDrop.Result result = make();
         Session session = result.session().orElseThrow();
-        assertThat(session.audioRows()).extracting(AudioRow::name).containsExactly("Room ch 1-2", "Room ch 3-4", "Room ch 5");
-        assertThat(session.audioRows()).extracting(row -> row.clips().get(0)).extracting(Clip::firstChannel, Clip::channels)
-                .containsExactly(org.assertj.core.groups.Tuple.tuple(0, 2), org.assertj.core.groups.Tuple.tuple(2, 2),
+        assertThat(session.audioRows())
+                .extracting(AudioRow::name)
+                .containsExactly("Room ch 1-2", "Room ch 3-4", "Room ch 5");
+        assertThat(session.audioRows())
+                .extracting(row -> row.clips().get(0))
+                .extracting(Clip::firstChannel, Clip::channels)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(0, 2),
+                        org.assertj.core.groups.Tuple.tuple(2, 2),
                         org.assertj.core.groups.Tuple.tuple(4, 1));
         assertThat(session.recordings()).hasSize(1);
         assertThat(result.brought()).containsExactly(new SessionFromDrop.Brought("Room.wav", "r1"));
@@ -89,7 +106,10 @@ final class SessionFromDropTest {
 
     @Test
     void aSessionHasAThousandRowsAtMost() throws IOException {
-        byte[] wide = SoundBytes.riff().format(1, 64, 48_000, 8).chunk("data", new byte[64]).wave();
+        byte[] wide = SoundBytes.riff()
+                .format(1, 64, 48_000, 8)
+                .chunk("data", new byte[64])
+                .wave();
         for (int i = 0; i < 32; i++) {
             wide[wide.length - 1] = (byte) i; // 32 files of 32 channel pairs
             add("wide " + i + ".wav", wide);
@@ -115,7 +135,8 @@ final class SessionFromDropTest {
             assertThat(refusal.reason()).contains(bad.words()).endsWith(".");
         });
         try (var kept = Files.walk(folder.resolve("store"))) {
-            assertThat(kept.filter(path -> path.getFileName().toString().equals("original"))).hasSize(1);
+            assertThat(kept.filter(path -> path.getFileName().toString().equals("original")))
+                    .hasSize(1);
         }
         try (var kept = Files.list(folder.resolve("store"))) {
             assertThat(kept.map(path -> path.getFileName().toString())).noneMatch(name -> name.startsWith("."));
@@ -136,8 +157,16 @@ final class SessionFromDropTest {
         SessionFromDrop.Result result = make();
         assertThat(result.brought()).hasSize(20);
         assertThat(result.refused()).isEmpty();
-        assertThat(result.session().orElseThrow().audioRows()).extracting(row -> row.clips().get(0).recording()).containsOnly(
-                result.session().orElseThrow().audioRows().get(0).clips().get(0).recording()).hasSize(20);
+        assertThat(result.session().orElseThrow().audioRows())
+                .extracting(row -> row.clips().get(0).recording())
+                .containsOnly(result.session()
+                        .orElseThrow()
+                        .audioRows()
+                        .get(0)
+                        .clips()
+                        .get(0)
+                        .recording())
+                .hasSize(20);
     }
 
     @Test
@@ -147,7 +176,10 @@ final class SessionFromDropTest {
         Recording second = store.bring(temporary(sound), "two.wav");
         assertThat(second.sha256()).isEqualTo(first.sha256());
         assertThat(second.fileName()).isEqualTo("two.wav");
-        Path kept = folder.resolve("store").resolve(first.sha256().substring(0, 2)).resolve(first.sha256()).resolve("original");
+        Path kept = folder.resolve("store")
+                .resolve(first.sha256().substring(0, 2))
+                .resolve(first.sha256())
+                .resolve("original");
         assertThat(kept).hasBinaryContent(sound);
         assertThat(OutsideTools.run(folder, "sha256sum", kept.toString())).startsWith(first.sha256());
         assertThat(store.has(first.sha256())).isTrue();
@@ -173,12 +205,20 @@ final class SessionFromDropTest {
 
     private static byte[] stamped(int hertz, long reference, String date) {
         String padded = (date + "\0\0\0\0\0\0\0\0\0\0").substring(0, 10);
-        return SoundBytes.riff().broadcast(reference, padded).format(1, 1, hertz, 16)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 2, List.of(reference & 0xFF, 2L, 3L, (long) hertz & 0x7F))).wave();
+        return SoundBytes.riff()
+                .broadcast(reference, padded)
+                .format(1, 1, hertz, 16)
+                .chunk(
+                        "data",
+                        SoundBytes.integers(
+                                ByteOrder.LITTLE_ENDIAN, 2, List.of(reference & 0xFF, 2L, 3L, (long) hertz & 0x7F)))
+                .wave();
     }
 
     private static List<Long> positions(Session session) {
-        return session.audioRows().stream().map(row -> row.clips().get(0).position()).toList();
+        return session.audioRows().stream()
+                .map(row -> row.clips().get(0).position())
+                .toList();
     }
 
     private void add(String name, byte[] content) throws IOException {

@@ -17,7 +17,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** The minimum requirements of EBU Tech 3341, table 1, with signals made here, and an outside meter. */
 final class LoudnessTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     /** Sections of a 1 kHz sine in both channels: level in dBFS and seconds, one after the other. */
     private static double measure(int rate, double... levelsAndSeconds) {
@@ -46,7 +47,9 @@ final class LoudnessTest {
         assertThat(measure(rate, -23, 20)).as("case 1").isCloseTo(-23, within(0.1));
         assertThat(measure(rate, -33, 20)).as("case 2").isCloseTo(-33, within(0.1));
         assertThat(measure(rate, -36, 10, -23, 60, -36, 10)).as("case 3").isCloseTo(-23, within(0.1));
-        assertThat(measure(rate, -72, 10, -36, 10, -23, 60, -36, 10, -72, 10)).as("case 4").isCloseTo(-23, within(0.1));
+        assertThat(measure(rate, -72, 10, -36, 10, -23, 60, -36, 10, -72, 10))
+                .as("case 4")
+                .isCloseTo(-23, within(0.1));
         assertThat(measure(rate, -26, 20, -20, 20.1, -26, 20)).as("case 5").isCloseTo(-23, within(0.1));
     }
 
@@ -86,8 +89,26 @@ final class LoudnessTest {
 
     @Test
     void anOutsideMeterReadsTheSame() throws Exception {
-        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "48000", "-c", "2", "-b", "24", "a.wav", "synth", "30", "pinknoise", "gain", "-14",
-                "tremolo", "0.1", "90");
+        OutsideTools.run(
+                folder,
+                "sox",
+                "-R",
+                "-n",
+                "-r",
+                "48000",
+                "-c",
+                "2",
+                "-b",
+                "24",
+                "a.wav",
+                "synth",
+                "30",
+                "pinknoise",
+                "gain",
+                "-14",
+                "tremolo",
+                "0.1",
+                "90");
         Path file = folder.resolve("a.wav");
         var info = SoundFile.examine(file);
         Loudness loudness = new Loudness(info.rate(), 2);
@@ -98,10 +119,24 @@ final class LoudnessTest {
         }
         loudness.add(block, block[0].length);
         peak.add(block, block[0].length);
-        String told = OutsideTools.run(folder, "ffmpeg", "-nostdin", "-hide_banner", "-nostats", "-i", "a.wav", "-af",
-                "ebur128=peak=true+sample:framelog=verbose", "-f", "null", "-");
-        assertThat(loudness.integratedLufs().orElseThrow()).isCloseTo(figure(told, "I:\\s+(-?[\\d.]+) LUFS"), within(0.1));
-        assertThat(peak.dbtp()).as("Tech 3341 allows true peak meters +0.2 dB").isCloseTo(figure(told, "True peak:\\s+Peak:\\s+(-?[\\d.]+) dBFS"), within(0.2));
+        String told = OutsideTools.run(
+                folder,
+                "ffmpeg",
+                "-nostdin",
+                "-hide_banner",
+                "-nostats",
+                "-i",
+                "a.wav",
+                "-af",
+                "ebur128=peak=true+sample:framelog=verbose",
+                "-f",
+                "null",
+                "-");
+        assertThat(loudness.integratedLufs().orElseThrow())
+                .isCloseTo(figure(told, "I:\\s+(-?[\\d.]+) LUFS"), within(0.1));
+        assertThat(peak.dbtp())
+                .as("Tech 3341 allows true peak meters +0.2 dB")
+                .isCloseTo(figure(told, "True peak:\\s+Peak:\\s+(-?[\\d.]+) dBFS"), within(0.2));
     }
 
     private static double figure(String text, String pattern) {

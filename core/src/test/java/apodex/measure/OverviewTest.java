@@ -15,7 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What the pyramid answers against what looking at every sample gives. */
 final class OverviewTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     @ParameterizedTest(name = "{0} frames, {1} channels")
     @CsvSource({"1,1", "255,2", "256,1", "257,2", "5000,4", "70001,2", "16384,3"})
@@ -34,7 +35,8 @@ final class OverviewTest {
             for (int attempt = 0; attempt < 60; attempt++) {
                 int a = random.nextInt(frames + 1);
                 int b = random.nextInt(frames + 1);
-                FrameRange range = attempt == 0 ? new FrameRange(0, frames) : new FrameRange(Math.min(a, b), Math.max(a, b));
+                FrameRange range =
+                        attempt == 0 ? new FrameRange(0, frames) : new FrameRange(Math.min(a, b), Math.max(a, b));
                 assertMeasured(overview, samples, range);
             }
             for (int zoom = 0; zoom <= 8; zoom++) {

@@ -17,11 +17,17 @@ import org.junit.jupiter.api.io.TempDir;
 
 final class SoundScanTest {
     private static final SampleRate RATE = new SampleRate(48_000);
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
 
     private SoundScan scan(int channels, double... samples) throws IOException {
-        Path file = Files.write(folder.resolve("x.wav"), SoundBytes.riff().format(3, channels, 48_000, 32)
-                .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples)).wave());
+        Path file = Files.write(
+                folder.resolve("x.wav"),
+                SoundBytes.riff()
+                        .format(3, channels, 48_000, 32)
+                        .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples))
+                        .wave());
         try (PcmReader in = new PcmReader(file, SoundFile.examine(file))) {
             SoundScan scan = SoundScan.of(in, RATE);
             Path kept = folder.resolve("kept");
@@ -36,7 +42,10 @@ final class SoundScanTest {
         java.util.Arrays.fill(samples, 100, 102, 1.0); // too short
         java.util.Arrays.fill(samples, SoundScan.BLOCK_FRAMES - 2, SoundScan.BLOCK_FRAMES + 3, -1.0);
         java.util.Arrays.fill(samples, samples.length - 3, samples.length, 1.5);
-        assertThat(scan(1, samples).runs()).containsExactly(new SoundScan.Run(0, SoundScan.BLOCK_FRAMES - 2, 5), new SoundScan.Run(0, samples.length - 3L, 3));
+        assertThat(scan(1, samples).runs())
+                .containsExactly(
+                        new SoundScan.Run(0, SoundScan.BLOCK_FRAMES - 2, 5),
+                        new SoundScan.Run(0, samples.length - 3L, 3));
         assertThat(SoundScan.fullScale(apodex.audio.SampleFormat.INT16)).isEqualTo(32_767.0 / 32_768);
     }
 
@@ -52,13 +61,17 @@ final class SoundScanTest {
         }
         SoundScan scan = scan(2, samples);
         SoundScan.Stretch early = scan.measure(0, 2, new FrameRange(0, frames / 2));
-        assertThat(20 * Math.log10(early.truePeak() / 0.7)).as("within what the standard's filter is good for").isEqualTo(0, within(0.4));
+        assertThat(20 * Math.log10(early.truePeak() / 0.7))
+                .as("within what the standard's filter is good for")
+                .isEqualTo(0, within(0.4));
         assertThat(early.correlation()).isEqualTo(-1, within(1e-6));
         assertThat(early.offset()).isEqualTo(0, within(1e-4));
         SoundScan.Stretch late = scan.measure(0, 2, new FrameRange(frames / 2, frames));
         assertThat(late.offset()).isEqualTo(0.05, within(1e-4));
         assertThat(late.correlation()).isGreaterThan(0.99);
-        assertThat(scan.measure(1, 1, new FrameRange(0, frames)).correlation()).as("one side goes with itself").isEqualTo(1);
+        assertThat(scan.measure(1, 1, new FrameRange(0, frames)).correlation())
+                .as("one side goes with itself")
+                .isEqualTo(1);
         assertThat(scan.measure(0, 2, new FrameRange(frames, frames + 10))).isEqualTo(new SoundScan.Stretch(0, 0, 1));
     }
 
@@ -66,8 +79,11 @@ final class SoundScanTest {
     void aMarkIsSharedByTheSameSoundAlone() throws IOException {
         double[] one = {0.1, -0.2, 0.3, 0.25};
         assertThat(scan(1, one).mark(0)).isEqualTo(scan(1, one.clone()).mark(0)).isNotZero();
-        assertThat(scan(1, 0.1, -0.2, 0.25, 0.3).mark(0)).isNotEqualTo(scan(1, one).mark(0));
-        assertThat(scan(1, 0, 0.1, -0.2, 0.3).mark(0)).as("a frame later").isNotEqualTo(scan(1, 0.1, -0.2, 0.3, 0).mark(0));
+        assertThat(scan(1, 0.1, -0.2, 0.25, 0.3).mark(0))
+                .isNotEqualTo(scan(1, one).mark(0));
+        assertThat(scan(1, 0, 0.1, -0.2, 0.3).mark(0))
+                .as("a frame later")
+                .isNotEqualTo(scan(1, 0.1, -0.2, 0.3, 0).mark(0));
         assertThat(scan(2, 0, 0.5, 0, 0.5).mark(0)).isZero();
     }
 }

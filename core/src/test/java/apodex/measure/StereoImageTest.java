@@ -40,7 +40,9 @@ final class StereoImageTest {
         StereoImage left = image(0.5, 0, 0.5);
         StereoImage right = image(0, 0.5, 0.5);
         StereoImage mono = new StereoImage(0.9, 0.9, 0, true);
-        assertThat(left.with(right).kind()).as("left in one clip, right in another").isEqualTo(STEREO);
+        assertThat(left.with(right).kind())
+                .as("left in one clip, right in another")
+                .isEqualTo(STEREO);
         assertThat(left.with(mono).kind()).isEqualTo(STEREO);
         assertThat(mono.with(mono).kind()).isEqualTo(MONO);
     }

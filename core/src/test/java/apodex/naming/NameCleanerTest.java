@@ -17,13 +17,23 @@ final class NameCleanerTest {
         assertThat(cleaned.name()).isEqualTo(reads);
         assertThat(cleaned.note()).isEqualTo(note == null ? "" : note);
         boolean kept = cleaned.name().equals(written);
-        assertThat(NameCleaner.clean(reads, Role.valueOf(role.toUpperCase(Locale.ROOT))).name())
-                .as("a clean name stays").isEqualTo(kept ? written : reads);
+        assertThat(NameCleaner.clean(reads, Role.valueOf(role.toUpperCase(Locale.ROOT)))
+                        .name())
+                .as("a clean name stays")
+                .isEqualTo(kept ? written : reads);
     }
 
     @ParameterizedTest
-    @CsvSource({"Baritone Guitar,GUITARS", "kik in,DRUMS", "LD VOX,VOICES", "Bass Clarinet,WINDS", "clk,CLICK", "Guide Vox,GUIDE",
-            "Zither,", "Sub bass DI,BASS"})
+    @CsvSource({
+        "Baritone Guitar,GUITARS",
+        "kik in,DRUMS",
+        "LD VOX,VOICES",
+        "Bass Clarinet,WINDS",
+        "clk,CLICK",
+        "Guide Vox,GUIDE",
+        "Zither,",
+        "Sub bass DI,BASS"
+    })
     void aNameTellsItsRole(String name, Role role) {
         assertThat(RoleGuess.of(name).orElse(null)).isEqualTo(role);
     }

@@ -28,7 +28,8 @@ final class NameProposalsTest {
     private final List<Row> rows = new ArrayList<>();
 
     private Row row(String name, String file, String title) {
-        Recording recording = new Recording("s" + recordings.size(), file, new SampleRate(48_000), 1, SampleFormat.INT24, 100, null, null, title);
+        Recording recording = new Recording(
+                "s" + recordings.size(), file, new SampleRate(48_000), 1, SampleFormat.INT24, 100, null, null, title);
         recordings.add(recording);
         Row row = new AudioRow("r" + rows.size(), name, List.of(Clip.whole(recording, 0, 1, 0)));
         rows.add(row);
@@ -43,7 +44,10 @@ final class NameProposalsTest {
     }
 
     private List<String> proposed() {
-        return NameProposals.of(session()).stream().map(each -> each.now() + " -> " + each.proposed() + (each.note().isEmpty() ? "" : " (" + each.note() + ")")).toList();
+        return NameProposals.of(session()).stream()
+                .map(each ->
+                        each.now() + " -> " + each.proposed() + (each.note().isEmpty() ? "" : " (" + each.note() + ")"))
+                .toList();
     }
 
     @Test
@@ -63,7 +67,12 @@ final class NameProposalsTest {
         row("Kick", "d.wav", null);
         rows.set(3, rows.get(3).withAbout(About.NOTHING.withNameFrom(NamedBy.HAND)));
         row("kik", "e.wav", null);
-        assertThat(proposed()).containsExactly("gtr_left -> Guitar 1 L", "GTR L -> Guitar 2 L", "gtr lft copy -> Guitar 3 L (copy)", "kik -> Kick 1");
+        assertThat(proposed())
+                .containsExactly(
+                        "gtr_left -> Guitar 1 L",
+                        "GTR L -> Guitar 2 L",
+                        "gtr lft copy -> Guitar 3 L (copy)",
+                        "kik -> Kick 1");
     }
 
     @Test
@@ -85,12 +94,27 @@ final class NameProposalsTest {
             after = edit.applyTo(after);
         }
         assertThat(after.rows().get(0).name()).isEqualTo("Baritone Guitar");
-        assertThat(after.rows().get(0).about()).isEqualTo(new About(Role.GUITARS, "player: Ann; ribbon", NamedBy.PROPOSAL));
+        assertThat(after.rows().get(0).about())
+                .isEqualTo(new About(Role.GUITARS, "player: Ann; ribbon", NamedBy.PROPOSAL));
         assertThat(NameProposals.of(after)).as("and is content").isEmpty();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"Audio 07", "audio_1", "Track3", "untitled", "New Track 12", "Recording-004", "12", "", "Bus 1", "input 3", "Take 3", "MIDI 2"})
+    @ValueSource(
+            strings = {
+                "Audio 07",
+                "audio_1",
+                "Track3",
+                "untitled",
+                "New Track 12",
+                "Recording-004",
+                "12",
+                "",
+                "Bus 1",
+                "input 3",
+                "Take 3",
+                "MIDI 2"
+            })
     void namesThatSayNothing(String name) {
         assertThat(VagueName.isVague(name)).isTrue();
     }

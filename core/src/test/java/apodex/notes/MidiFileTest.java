@@ -30,19 +30,34 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 final class MidiFileTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     private Sequence written() throws Exception {
-        Song song = new Song("Low Tide Waltz", "", 96.0, Meter.parse("3/4"), null,
+        Song song = new Song(
+                "Low Tide Waltz",
+                "",
+                96.0,
+                Meter.parse("3/4"),
+                null,
                 List.of(new TempoChange(3, 96, TempoChange.Way.JUMP), new TempoChange(9, 60, TempoChange.Way.GLIDE)),
                 List.of(new MeterChange(3, Meter.parse("6/8"))));
-        InstrumentRow bell = new InstrumentRow("b", "Harbour bell", "bell", List.of(new Note(1, 0.5, 79, 80), new Note(4.25, 2, 74, 50)), Strip.PLAIN);
+        InstrumentRow bell = new InstrumentRow(
+                "b", "Harbour bell", "bell", List.of(new Note(1, 0.5, 79, 80), new Note(4.25, 2, 74, 50)), Strip.PLAIN);
         InstrumentRow kit = new InstrumentRow("k", "Kit", "drumKit", List.of(new Note(0, 0.25, 36, 100)), Strip.PLAIN);
-        Session session = new Session(song, new SampleRate(48_000), 0, "2026-01-01", PanLaw.MINUS_3,
-                List.of(new Marker(90_000, "Verse")), List.of(), List.of(bell, kit, MixRow.DEFAULT));
+        Session session = new Session(
+                song,
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                PanLaw.MINUS_3,
+                List.of(new Marker(90_000, "Verse")),
+                List.of(),
+                List.of(bell, kit, MixRow.DEFAULT));
         Path file = folder.resolve("notes.mid");
         MidiFile.write(session, List.of(bell, kit), file);
-        assertThat(new String(Files.readAllBytes(file), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("MThd");
+        assertThat(new String(Files.readAllBytes(file), 0, 4, StandardCharsets.US_ASCII))
+                .isEqualTo("MThd");
         assertThat(Files.readAllBytes(file)[9]).as("format 1").isEqualTo((byte) 1);
         return MidiSystem.getSequence(file.toFile());
     }
@@ -66,11 +81,14 @@ final class MidiFileTest {
         for (Track track : sequence.getTracks()) {
             for (int i = 0; i < track.size(); i++) {
                 if (track.get(i).getMessage() instanceof ShortMessage message) {
-                    found.add(message.getChannel() + ":" + message.getData1() + ":" + message.getData2() + "@" + (double) track.get(i).getTick() / quarter);
+                    found.add(message.getChannel() + ":" + message.getData1() + ":" + message.getData2() + "@"
+                            + (double) track.get(i).getTick() / quarter);
                 }
             }
         }
-        assertThat(found).containsExactly("0:79:80@1.0", "0:79:0@1.5", "0:74:50@4.25", "0:74:0@6.25", "9:36:100@0.0", "9:36:0@0.25");
+        assertThat(found)
+                .containsExactly(
+                        "0:79:80@1.0", "0:79:0@1.5", "0:74:50@4.25", "0:74:0@6.25", "9:36:100@0.0", "9:36:0@0.25");
     }
 
     @Test
@@ -97,9 +115,12 @@ final class MidiFileTest {
         List<MidiEvent> meters = events(song, 0x58);
         assertThat(((MetaMessage) meters.get(0).getMessage()).getData()).startsWith(3, 2);
         assertThat(((MetaMessage) meters.get(1).getMessage()).getData()).startsWith(6, 3);
-        assertThat(meters.get(1).getTick()).as("bar 3 after two of three quarters").isEqualTo(6 * 960);
+        assertThat(meters.get(1).getTick())
+                .as("bar 3 after two of three quarters")
+                .isEqualTo(6 * 960);
         MidiEvent verse = events(song, 0x06).get(0);
-        assertThat(new String(((MetaMessage) verse.getMessage()).getData(), StandardCharsets.UTF_8)).isEqualTo("Verse");
+        assertThat(new String(((MetaMessage) verse.getMessage()).getData(), StandardCharsets.UTF_8))
+                .isEqualTo("Verse");
         assertThat(verse.getTick()).as("90000 frames are three quarters at 96").isEqualTo(3 * 960);
     }
 }

@@ -32,7 +32,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 final class MidiReaderTest {
     private static final HexFormat HEX = HexFormat.of();
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
 
     /** What the platform's own reader finds, note by note. */
     private static List<String> outside(Path file) throws Exception {
@@ -50,7 +52,8 @@ final class MidiReaderTest {
                         hit.put(key, message.getData2());
                     } else if (started.containsKey(key)) {
                         long start = started.remove(key);
-                        notes.add(message.getData1() + " " + start + " " + (track.get(i).getTick() - start) + " " + hit.get(key));
+                        notes.add(message.getData1() + " " + start + " "
+                                + (track.get(i).getTick() - start) + " " + hit.get(key));
                     }
                 }
             }
@@ -70,9 +73,13 @@ final class MidiReaderTest {
                 int channel = random.nextInt(16);
                 for (long tick = random.nextInt(ticks); tick < 40L * ticks; ) {
                     long length = 1 + random.nextInt(ticks);
-                    track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, pitch, 1 + random.nextInt(127)), tick));
-                    track.add(new MidiEvent(random.nextBoolean() ? new ShortMessage(ShortMessage.NOTE_OFF, channel, pitch, 64)
-                            : new ShortMessage(ShortMessage.NOTE_ON, channel, pitch, 0), tick + length));
+                    track.add(new MidiEvent(
+                            new ShortMessage(ShortMessage.NOTE_ON, channel, pitch, 1 + random.nextInt(127)), tick));
+                    track.add(new MidiEvent(
+                            random.nextBoolean()
+                                    ? new ShortMessage(ShortMessage.NOTE_OFF, channel, pitch, 64)
+                                    : new ShortMessage(ShortMessage.NOTE_ON, channel, pitch, 0),
+                            tick + length));
                     tick += length + 1 + random.nextInt(8 * ticks);
                 }
             }
@@ -82,8 +89,9 @@ final class MidiReaderTest {
         MidiSong song = MidiReader.read(file);
         assertThat(song.troubles()).isEmpty();
         List<String> ours = new ArrayList<>();
-        song.players().forEach(player -> player.notes().forEach(note -> ours.add(
-                note.pitch() + " " + Math.round(note.quarter() * ticks) + " " + Math.round(note.quarters() * ticks) + " " + note.velocity())));
+        song.players().forEach(player -> player.notes()
+                .forEach(note -> ours.add(note.pitch() + " " + Math.round(note.quarter() * ticks) + " "
+                        + Math.round(note.quarters() * ticks) + " " + note.velocity())));
         ours.sort(Comparator.naturalOrder());
         assertThat(ours).hasSizeGreaterThan(100).isEqualTo(outside(file));
         assertThat(song.players()).filteredOn(MidiSong.Player::drums).isNotEmpty();
@@ -106,10 +114,18 @@ final class MidiReaderTest {
         Path file = folder.resolve("song.mid");
         MidiSystem.write(sequence, 1, file.toFile());
         MidiSong song = MidiReader.read(file);
-        assertThat(song.tempos()).extracting(change -> change.quarter() + " " + change.quartersPerMinute()).containsExactly("0.0 96.0", "6.0 120.0");
-        assertThat(song.meters()).containsExactly(new MeterChange(1, Meter.parse("3/4")), new MeterChange(3, Meter.parse("6/8")), new MeterChange(4, Meter.parse("2/4")));
+        assertThat(song.tempos())
+                .extracting(change -> change.quarter() + " " + change.quartersPerMinute())
+                .containsExactly("0.0 96.0", "6.0 120.0");
+        assertThat(song.meters())
+                .containsExactly(
+                        new MeterChange(1, Meter.parse("3/4")),
+                        new MeterChange(3, Meter.parse("6/8")),
+                        new MeterChange(4, Meter.parse("2/4")));
         assertThat(song.markers()).containsExactly(new MidiSong.Mark(6, "Verse"));
-        assertThat(song.players()).singleElement().isEqualTo(new MidiSong.Player("Größe", false, 33, List.of(new Note(0, 1, 40, 90))));
+        assertThat(song.players())
+                .singleElement()
+                .isEqualTo(new MidiSong.Player("Größe", false, 33, List.of(new Note(0, 1, 40, 90))));
         assertThat(song.troubles()).singleElement().asString().contains("inside a bar");
     }
 
@@ -130,17 +146,28 @@ final class MidiReaderTest {
 
     @Test
     void runningStatusAndStuckNotes() throws IOException {
-        // three notes struck on one status byte; the second is let go with velocity 0, the others never; then 96 ticks to the end
+        // three notes struck on one status byte; the second is let go with velocity 0, the others never; then 96 ticks
+        // to the end
         MidiSong song = MidiReader.read(file(0, 1, 96, "00 90 3c 40 30 3e 41 30 40 42 30 3e 00 60 ff 2f 00"));
-        assertThat(song.players().get(0).notes()).containsExactly(new Note(0, 2.5, 60, 64), new Note(0.5, 1, 62, 65), new Note(1, 1.5, 64, 66));
-        assertThat(song.troubles()).singleElement().asString().contains("2 notes").contains("end with the track");
+        assertThat(song.players().get(0).notes())
+                .containsExactly(new Note(0, 2.5, 60, 64), new Note(0.5, 1, 62, 65), new Note(1, 1.5, 64, 66));
+        assertThat(song.troubles())
+                .singleElement()
+                .asString()
+                .contains("2 notes")
+                .contains("end with the track");
     }
 
     @Test
     void aTempoOfNothingIsLeftOutAndTheNextOneHolds() throws IOException {
         MidiSong song = MidiReader.read(file(1, 1, 96, "00 ff 51 03 00 00 00 60 ff 51 03 07 a1 20 00 ff 2f 00"));
-        assertThat(song.tempos()).singleElement().satisfies(change -> assertThat(change.quartersPerMinute()).isEqualTo(120, within(1e-9)));
-        assertThat(song.troubles()).singleElement().asString().contains("0 microseconds").contains("quarter 0");
+        assertThat(song.tempos()).singleElement().satisfies(change -> assertThat(change.quartersPerMinute())
+                .isEqualTo(120, within(1e-9)));
+        assertThat(song.troubles())
+                .singleElement()
+                .asString()
+                .contains("0 microseconds")
+                .contains("quarter 0");
     }
 
     @Test
@@ -151,7 +178,13 @@ final class MidiReaderTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"00 90 3c 40 60 80 3c; ends in the middle", "00 3c 40; belongs to nothing", "00 ff 03 7f 41; ends in the middle"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "00 90 3c 40 60 80 3c; ends in the middle",
+                "00 3c 40; belongs to nothing",
+                "00 ff 03 7f 41; ends in the middle"
+            })
     void aBrokenTrackLeavesTheOthersWhole(String broken, String words) throws IOException {
         MidiSong song = MidiReader.read(file(1, 2, 96, broken, "00 90 40 40 60 80 40 00 00 ff 2f 00"));
         assertThat(song.players().get(song.players().size() - 1).notes()).containsExactly(new Note(0, 1, 64, 64));
@@ -160,9 +193,11 @@ final class MidiReaderTest {
 
     @Test
     void whatCannotBeUsedIsRefusedInASentence() throws IOException {
-        assertThatThrownBy(() -> MidiReader.read(file(1, 1, 0xE250, "00 ff 2f 00"))).hasMessageContaining("film frames");
+        assertThatThrownBy(() -> MidiReader.read(file(1, 1, 0xE250, "00 ff 2f 00")))
+                .hasMessageContaining("film frames");
         assertThatThrownBy(() -> MidiReader.read(file(1, 0, 96))).hasMessageContaining("not one track");
-        assertThatThrownBy(() -> MidiReader.read(Files.write(folder.resolve("x"), new byte[] {1, 2, 3}))).hasMessageContaining("no Standard MIDI File");
+        assertThatThrownBy(() -> MidiReader.read(Files.write(folder.resolve("x"), new byte[] {1, 2, 3})))
+                .hasMessageContaining("no Standard MIDI File");
         Random random = new Random(9);
         Path good = file(1, 2, 96, "00 90 3c 40 60 80 3c 00 00 ff 2f 00", "00 ff 51 03 07 a1 20 00 ff 2f 00");
         byte[] bytes = Files.readAllBytes(good);
@@ -173,7 +208,8 @@ final class MidiReaderTest {
             }
             Path file = Files.write(folder.resolve("mutated.mid"), mutated);
             try {
-                assertThat(MidiReader.read(file).players()).allSatisfy(player -> assertThat(player.notes()).allMatch(note -> note.quarters() > 0));
+                assertThat(MidiReader.read(file).players())
+                        .allSatisfy(player -> assertThat(player.notes()).allMatch(note -> note.quarters() > 0));
             } catch (IOException e) {
                 assertThat(e.getMessage()).endsWith(".");
             }

@@ -41,7 +41,9 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** A small session printed, proved, packed, and unpacked with tools that are not ours. */
 final class ParcelTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
+
     private Session session;
     private Handoff handoff;
     private Plan plan;
@@ -55,28 +57,40 @@ final class ParcelTest {
         TestRecordings recordings = new TestRecordings(folder);
         Recording wide = recordings.add("wide", 2, 24, 100, 100, -500, -500, 30, 30);
         Recording low = recordings.add("low", 1, 24, 8, 9, 10);
-        session = new Session(new Song("Low Tide Waltz", "Salt Harbour Players", 96.0, Meter.parse("3/4"), Key.parse("G major")),
-                new SampleRate(48_000), 1_728_000_000L, "2026-05-17", List.of(wide, low),
-                List.of(new AudioRow("r1", "Dulcimer pickup", List.of(Clip.whole(wide, 0, 2, 10))),
+        session = new Session(
+                new Song("Low Tide Waltz", "Salt Harbour Players", 96.0, Meter.parse("3/4"), Key.parse("G major")),
+                new SampleRate(48_000),
+                1_728_000_000L,
+                "2026-05-17",
+                List.of(wide, low),
+                List.of(
+                        new AudioRow("r1", "Dulcimer pickup", List.of(Clip.whole(wide, 0, 2, 10))),
                         new AudioRow("r2", "Größe: Tuba", List.of(Clip.whole(low, 0, 1, 0))),
-                        new AudioRow("r3", "Empty", List.of()), MixRow.DEFAULT));
+                        new AudioRow("r3", "Empty", List.of()),
+                        MixRow.DEFAULT));
         handoff = Handoff.named("Quayside Mix Room").printing(Depth.INT16, null).saying("Loud & <clear>\nplease");
         plan = Planner.plan(session, handoff, recordings);
         printed = Files.createDirectories(folder.resolve("printed"));
         Printing.Result result = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE);
-        proof = Proving.prove(session, handoff, result, printed, recordings, 2, java.util.Map.of(), (index, picture) -> { });
+        proof = Proving.prove(
+                session, handoff, result, printed, recordings, 2, java.util.Map.of(), (index, picture) -> {});
         plan = result.plan();
         parcel = new Parcel(session, handoff, plan, proof, "{}");
-        zip = parcel.write(printed, Files.createDirectories(folder.resolve("zips"))).get(0);
+        zip = parcel.write(printed, Files.createDirectories(folder.resolve("zips")))
+                .get(0);
     }
 
     @Test
     void anOutsideUnzipTakesItAndEveryChecksumHolds() throws Exception {
         assertThat(zip.getFileName()).hasToString("Low Tide Waltz_For mixing_v1_48k_16bit_96bpm_Gmaj.zip");
         OutsideTools.run(folder, "unzip", "-q", zip.toString(), "-d", "unpacked");
-        String checked = OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
-        assertThat(checked.lines()).hasSize(8).allMatch(line -> line.endsWith(": OK"))
-                .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav")).anyMatch(line -> line.startsWith("Sheet/Session sheet.pdf"));
+        String checked =
+                OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
+        assertThat(checked.lines())
+                .hasSize(8)
+                .allMatch(line -> line.endsWith(": OK"))
+                .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav"))
+                .anyMatch(line -> line.startsWith("Sheet/Session sheet.pdf"));
         assertThat(Files.readAllBytes(folder.resolve("unpacked/Reference/00_Reference Mix.wav")))
                 .isEqualTo(Files.readAllBytes(printed.resolve("Reference/00_Reference Mix.wav")));
     }
@@ -84,33 +98,61 @@ final class ParcelTest {
     @Test
     void entriesAreStoredAndTheSameEveryTime() throws Exception {
         try (ZipFile open = new ZipFile(zip.toFile())) {
-            assertThat(open.stream().map(ZipEntry::getName)).containsExactly("Tracks/01_Dulcimer pickup.wav",
-                    "Tracks/02_Größe- Tuba.wav", "Reference/00_Reference Mix.wav", "Sheet/Session sheet.txt", "Sheet/Session sheet.html", "Sheet/Session sheet.pdf",
-                    "Sheet/manifest.json", "Sheet/files.csv", "checksums.sha256");
+            assertThat(open.stream().map(ZipEntry::getName))
+                    .containsExactly(
+                            "Tracks/01_Dulcimer pickup.wav",
+                            "Tracks/02_Größe- Tuba.wav",
+                            "Reference/00_Reference Mix.wav",
+                            "Sheet/Session sheet.txt",
+                            "Sheet/Session sheet.html",
+                            "Sheet/Session sheet.pdf",
+                            "Sheet/manifest.json",
+                            "Sheet/files.csv",
+                            "checksums.sha256");
             assertThat(open.stream()).allMatch(entry -> entry.getMethod() == ZipEntry.STORED);
         }
-        Path again = parcel.write(printed, Files.createDirectories(folder.resolve("again"))).get(0);
+        Path again = parcel.write(printed, Files.createDirectories(folder.resolve("again")))
+                .get(0);
         assertThat(Files.readAllBytes(again)).isEqualTo(Files.readAllBytes(zip));
     }
 
     @Test
     void theSheetSaysWhatSoftwareCannotGuess() {
         String text = parcel.sheetText();
-        assertThat(text).startsWith("Low Tide Waltz\n==============\nSalt Harbour Players · For mixing · for Quayside Mix Room · v1\nLoud & <clear>")
-                .contains("Tempo         96 quarter notes a minute", "Meter         3/4", "Key           G major",
-                "Format        WAV, 48 kHz, 16-bit", "13 samples)", "1728000000 samples after midnight", "02  Größe: Tuba");
-        assertThat(text.replaceAll("\\s+", " ")).contains("Left and right are the same, sample for sample. The left side is taken.", "Empty ──", "Not printed: nothing is on it.",
-                "triangular dither of two steps", "No level was normalised", "[ok] All one length: 13 samples");
+        assertThat(text)
+                .startsWith(
+                        "Low Tide Waltz\n==============\nSalt Harbour Players · For mixing · for Quayside Mix Room · v1\nLoud & <clear>")
+                .contains(
+                        "Tempo         96 quarter notes a minute",
+                        "Meter         3/4",
+                        "Key           G major",
+                        "Format        WAV, 48 kHz, 16-bit",
+                        "13 samples)",
+                        "1728000000 samples after midnight",
+                        "02  Größe: Tuba");
+        assertThat(text.replaceAll("\\s+", " "))
+                .contains(
+                        "Left and right are the same, sample for sample. The left side is taken.",
+                        "Empty ──",
+                        "Not printed: nothing is on it.",
+                        "triangular dither of two steps",
+                        "No level was normalised",
+                        "[ok] All one length: 13 samples");
         assertThat(text.lines()).allMatch(line -> line.codePointCount(0, line.length()) <= 120);
         assertThat(text).as("a file at Raw and places on the way").contains("■──");
     }
 
     @Test
     void aClickWithoutATempoSaysWhatItGoesBy() {
-        Session unknown = new Session(Song.titled("x"), session.rate(), 0, "2026-05-17", session.recordings(), session.rows());
-        assertThat(new Parcel(unknown, handoff, plan, proof, "{}").sheetText()).contains("Tempo         not given\nMeter         not given\n");
-        assertThat(new Parcel(unknown, handoff.with(handoff.settings().withLeadIn(1, false)), plan, proof, "{}").sheetText())
-                .contains("Tempo         not given; lead-in and click go by 120 quarter notes a minute", "Meter         not given; lead-in and click go by 4/4");
+        Session unknown =
+                new Session(Song.titled("x"), session.rate(), 0, "2026-05-17", session.recordings(), session.rows());
+        assertThat(new Parcel(unknown, handoff, plan, proof, "{}").sheetText())
+                .contains("Tempo         not given\nMeter         not given\n");
+        assertThat(new Parcel(unknown, handoff.with(handoff.settings().withLeadIn(1, false)), plan, proof, "{}")
+                        .sheetText())
+                .contains(
+                        "Tempo         not given; lead-in and click go by 120 quarter notes a minute",
+                        "Meter         not given; lead-in and click go by 4/4");
     }
 
     @Test
@@ -122,11 +164,22 @@ final class ParcelTest {
             assertThat(document.getPage(0).getMediaBox().getWidth()).as("A4").isCloseTo(595.3f, within(1f));
             assertThat(document.getDocumentInformation().getTitle()).isEqualTo("Low Tide Waltz: session sheet");
         }
-        List<String> words = java.util.stream.Stream.of(parcel.sheetText().replaceAll("\\[(ok|look)\\]", "").split("[^\\p{L}\\p{N}.]+")).filter(word -> word.length() > 3).distinct().toList();
-        String flat = java.text.Normalizer.normalize(pages, java.text.Normalizer.Form.NFKC).replaceAll("[\\s\u00ad]+", "");
-        assertThat(words).hasSizeGreaterThan(100).allSatisfy(word -> assertThat(flat).contains(word));
-        assertThat(flat).contains("■──").as("signs and letters of other scripts are there").contains("Größe");
-        assertThat(parcel.sheetHtml()).contains("Loud &amp; &lt;clear&gt;").doesNotContain("<script", "http:", "https:", "src=");
+        List<String> words = java.util.stream.Stream.of(
+                        parcel.sheetText().replaceAll("\\[(ok|look)\\]", "").split("[^\\p{L}\\p{N}.]+"))
+                .filter(word -> word.length() > 3)
+                .distinct()
+                .toList();
+        String flat = java.text.Normalizer.normalize(pages, java.text.Normalizer.Form.NFKC)
+                .replaceAll("[\\s\u00ad]+", "");
+        assertThat(words).hasSizeGreaterThan(100).allSatisfy(word -> assertThat(flat)
+                .contains(word));
+        assertThat(flat)
+                .contains("■──")
+                .as("signs and letters of other scripts are there")
+                .contains("Größe");
+        assertThat(parcel.sheetHtml())
+                .contains("Loud &amp; &lt;clear&gt;")
+                .doesNotContain("<script", "http:", "https:", "src=");
     }
 
     @Test
@@ -137,11 +190,18 @@ final class ParcelTest {
                 .getSchema(Files.readString(Path.of("../docs/manifest.schema.json")));
         assertThat(schema.validate(manifest)).isEmpty();
         ((com.fasterxml.jackson.databind.node.ObjectNode) manifest).remove("sections");
-        assertThat(schema.validate(manifest)).as("it would say if something were missing").isNotEmpty();
-        assertThat(manifest.get("files").findValuesAsText("sha256")).containsExactly(hash("Tracks/01_Dulcimer pickup.wav"), hash("Tracks/02_Größe- Tuba.wav"), hash("Reference/00_Reference Mix.wav"));
+        assertThat(schema.validate(manifest))
+                .as("it would say if something were missing")
+                .isNotEmpty();
+        assertThat(manifest.get("files").findValuesAsText("sha256"))
+                .containsExactly(
+                        hash("Tracks/01_Dulcimer pickup.wav"),
+                        hash("Tracks/02_Größe- Tuba.wav"),
+                        hash("Reference/00_Reference Mix.wav"));
         List<String> lines = Files.readAllLines(folder.resolve("listed/Sheet/files.csv"));
         assertThat(lines).hasSize(4);
-        assertThat(lines.get(1)).startsWith("Tracks/01_Dulcimer pickup.wav,,Dulcimer pickup,Raw,48000,16-bit,1,13,middle,0.0,");
+        assertThat(lines.get(1))
+                .startsWith("Tracks/01_Dulcimer pickup.wav,,Dulcimer pickup,Raw,48000,16-bit,1,13,middle,0.0,");
     }
 
     private String hash(String path) throws Exception {
@@ -155,11 +215,17 @@ final class ParcelTest {
             file.setLength(5L << 30); // holes: takes no room itself
         }
         Path huge = folder.resolve("huge.zip");
-        StoredZip.write(List.of(new Parcel.Item("Tracks/big.wav", big, null, ""), new Parcel.Item("note.txt", null, "after it".getBytes(), "")), huge, java.time.LocalDate.of(2026, 1, 1));
+        StoredZip.write(
+                List.of(
+                        new Parcel.Item("Tracks/big.wav", big, null, ""),
+                        new Parcel.Item("note.txt", null, "after it".getBytes(), "")),
+                huge,
+                java.time.LocalDate.of(2026, 1, 1));
         Files.delete(big);
         assertThat(Files.size(huge)).isGreaterThan(5L << 30);
         assertThat(OutsideTools.run(folder, "unzip", "-tq", huge.toString())).contains("No errors detected");
-        assertThat(OutsideTools.run(folder, "unzip", "-p", huge.toString(), "note.txt")).isEqualTo("after it");
+        assertThat(OutsideTools.run(folder, "unzip", "-p", huge.toString(), "note.txt"))
+                .isEqualTo("after it");
     }
 
     @Test
@@ -173,11 +239,20 @@ final class ParcelTest {
         Files.write(files.resolve("Reference/00_Reference Mix.wav"), noise);
         Parcel split = new Parcel(session, handoff.with(handoff.settings().withSplit(10)), plan, proof, "{}");
         List<Path> zips = split.write(files, Files.createDirectories(folder.resolve("parts")));
-        assertThat(zips).extracting(path -> path.getFileName().toString()).allMatch(name -> name.matches("Low Tide Waltz_.*_[123] of 3\\.zip")).hasSize(3);
+        assertThat(zips)
+                .extracting(path -> path.getFileName().toString())
+                .allMatch(name -> name.matches("Low Tide Waltz_.*_[123] of 3\\.zip"))
+                .hasSize(3);
         for (Path part : zips) {
             try (ZipFile open = new ZipFile(part.toFile())) {
-                String sums = new String(open.getInputStream(open.getEntry("checksums.sha256")).readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
-                assertThat(sums.lines().map(line -> line.substring(66))).containsExactlyElementsOf(open.stream().map(ZipEntry::getName).filter(name -> !name.equals("checksums.sha256")).toList());
+                String sums = new String(
+                        open.getInputStream(open.getEntry("checksums.sha256")).readAllBytes(),
+                        java.nio.charset.StandardCharsets.UTF_8);
+                assertThat(sums.lines().map(line -> line.substring(66)))
+                        .containsExactlyElementsOf(open.stream()
+                                .map(ZipEntry::getName)
+                                .filter(name -> !name.equals("checksums.sha256"))
+                                .toList());
             }
         }
     }

@@ -31,20 +31,45 @@ import org.junit.jupiter.api.io.TempDir;
 
 final class ProofTest {
     private static final SampleRate RATE = new SampleRate(48_000);
-    private static final apodex.handoff.Printing.Made MADE = new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
-    @TempDir private Path folder;
+    private static final apodex.handoff.Printing.Made MADE =
+            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
+
+    @TempDir
+    private Path folder;
 
     @Test
     void readsBackWhatSoxAndSha256sumSayOfTheSameFile() throws Exception {
-        OutsideTools.run(folder, "sox", "-R", "-n", "-r", "48000", "-c", "2", "-b", "24", "a.wav", "synth", "1", "pinknoise",
-                "gain", "-9", "pad", "0.25", "0.1");
-        FileProof proof = FileReader.read(folder.resolve("a.wav"), "Tracks", MADE).proof();
+        OutsideTools.run(
+                folder,
+                "sox",
+                "-R",
+                "-n",
+                "-r",
+                "48000",
+                "-c",
+                "2",
+                "-b",
+                "24",
+                "a.wav",
+                "synth",
+                "1",
+                "pinknoise",
+                "gain",
+                "-9",
+                "pad",
+                "0.25",
+                "0.1");
+        FileProof proof =
+                FileReader.read(folder.resolve("a.wav"), "Tracks", MADE).proof();
         String stats = OutsideTools.run(folder, "sox", "a.wav", "-n", "stats");
         Matcher peak = Pattern.compile("Pk lev dB\\s+(-?[\\d.]+)").matcher(stats);
         assertThat(peak.find()).isTrue();
         assertThat(proof.peakDbfs()).isCloseTo(Double.parseDouble(peak.group(1)), within(0.006));
-        assertThat(proof.frames()).isEqualTo(Long.parseLong(OutsideTools.run(folder, "soxi", "-s", "a.wav").trim()));
-        assertThat(proof.sha256()).isEqualTo(OutsideTools.run(folder, "sha256sum", "a.wav").split(" ")[0]);
+        assertThat(proof.frames())
+                .isEqualTo(Long.parseLong(
+                        OutsideTools.run(folder, "soxi", "-s", "a.wav").trim()));
+        assertThat(proof.sha256())
+                .isEqualTo(OutsideTools.run(folder, "sha256sum", "a.wav").split(" ")[0]);
         assertThat(proof.firstSoundFrame()).isBetween(12_000L, 12_010L);
         assertThat(proof.bytes()).isEqualTo(Files.size(folder.resolve("a.wav")));
         assertThat(proof.sample()).isEqualTo(SampleFormat.INT24);
@@ -73,12 +98,18 @@ final class ProofTest {
         samples[4_999] = 8_388_607;
         samples[17] = -4_194_304;
         Path file = Files.write(folder.resolve("p"), apodex.audio.SoundBytes.mono24(samples));
-        ByteBuffer picture = ByteBuffer.wrap(FileReader.read(file, "Tracks", MADE).picture().toBytes()).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer picture = ByteBuffer.wrap(
+                        FileReader.read(file, "Tracks", MADE).picture().toBytes())
+                .order(ByteOrder.LITTLE_ENDIAN);
         int points = picture.limit() / 4;
         assertThat(points).isEqualTo(FileReader.PICTURE_POINTS);
         for (int point = 0; point < points; point++) {
-            assertThat(picture.getShort(4 * point)).as("low of %d", point).isEqualTo(point == 17 * points / 5_003 ? (short) -16_383 : 0);
-            assertThat(picture.getShort(4 * point + 2)).as("high of %d", point).isEqualTo(point == 4_999 * points / 5_003 ? Short.MAX_VALUE : 0);
+            assertThat(picture.getShort(4 * point))
+                    .as("low of %d", point)
+                    .isEqualTo(point == 17 * points / 5_003 ? (short) -16_383 : 0);
+            assertThat(picture.getShort(4 * point + 2))
+                    .as("high of %d", point)
+                    .isEqualTo(point == 4_999 * points / 5_003 ? Short.MAX_VALUE : 0);
         }
     }
 
@@ -86,7 +117,9 @@ final class ProofTest {
     void allGoodIsSaidInThreeVerdicts() {
         List<Verdict> verdicts = verdicts(file("a", "1"), file("b", "2"));
         assertThat(verdicts).extracting(Verdict::grade).containsExactly(Grade.GOOD, Grade.GOOD, Grade.GOOD);
-        assertThat(verdicts).extracting(Verdict::headline).containsExactly("All start together", "All one length", "All 48 kHz 24-bit");
+        assertThat(verdicts)
+                .extracting(Verdict::headline)
+                .containsExactly("All start together", "All one length", "All 48 kHz 24-bit");
     }
 
     @Test
@@ -101,18 +134,34 @@ final class ProofTest {
         assertVerdict(Grade.LOOK, "1 above full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 1.5));
         assertVerdict(Grade.LOOK, "1 silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, null));
         assertVerdict(Grade.LOOK, "1 nearly silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, -70.0));
-        assertVerdict(Grade.LOOK, "1 same as another", "odd", good, file("odd", "1").like(new Likeness("Tracks/good", 1)));
-        assertVerdict(Grade.WRONG, "odd is not whole", "odd", good, FileProof.unread("odd", "Tracks", RATE, SampleFormat.INT24, 1, "it is not on the disk"));
+        assertVerdict(
+                Grade.LOOK, "1 same as another", "odd", good, file("odd", "1").like(new Likeness("Tracks/good", 1)));
+        assertVerdict(
+                Grade.WRONG,
+                "odd is not whole",
+                "odd",
+                good,
+                FileProof.unread("odd", "Tracks", RATE, SampleFormat.INT24, 1, "it is not on the disk"));
     }
 
     @Test
     void anAlteredFileAndAFirstSoundOutOfPlaceAreNamed() {
         List<FileProof> files = List.of(file("good", "1"), file("odd", "2"));
-        assertThat(Verdicts.of(plan(2), files, Map.of(0, new FirstSound.Expected(0, 0), 1, new FirstSound.Expected(7, 9)), List.of(), List.of(), List.of("Tracks/good")))
-                .filteredOn(verdict -> verdict.grade() != Grade.GOOD).extracting(Verdict::headline, Verdict::files).containsExactly(
+        assertThat(Verdicts.of(
+                        plan(2),
+                        files,
+                        Map.of(0, new FirstSound.Expected(0, 0), 1, new FirstSound.Expected(7, 9)),
+                        List.of(),
+                        List.of(),
+                        List.of("Tracks/good")))
+                .filteredOn(verdict -> verdict.grade() != Grade.GOOD)
+                .extracting(Verdict::headline, Verdict::files)
+                .containsExactly(
                         org.assertj.core.groups.Tuple.tuple("1 altered since printing", List.of("Tracks/good")),
                         org.assertj.core.groups.Tuple.tuple("1 out of place", List.of("Tracks/odd")));
-        assertThat(FirstSound.Expected.notBefore(5).holds(6)).as("later is no fault where only the earliest frame is known").isTrue();
+        assertThat(FirstSound.Expected.notBefore(5).holds(6))
+                .as("later is no fault where only the earliest frame is known")
+                .isTrue();
         assertThat(FirstSound.Expected.notBefore(5).holds(4)).isFalse();
     }
 
@@ -122,7 +171,9 @@ final class ProofTest {
 
     private static void assertVerdict(Grade grade, String headline, String file, FileProof... files) {
         assertThat(verdicts(files))
-                .filteredOn(verdict -> verdict.grade() != Grade.GOOD).singleElement().satisfies(verdict -> {
+                .filteredOn(verdict -> verdict.grade() != Grade.GOOD)
+                .singleElement()
+                .satisfies(verdict -> {
                     assertThat(verdict.grade()).isEqualTo(grade);
                     assertThat(verdict.headline()).isEqualTo(headline);
                     assertThat(verdict.files()).containsExactly("Tracks/" + file);
@@ -132,18 +183,62 @@ final class ProofTest {
     private static Plan plan(int files) {
         Print print = new Print("f", "Tracks", "r", "r", "R", Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 1, 0);
         Passage passage = new Passage(new FrameRange(0, 100), 0, Passage.Tail.NONE);
-        return new Plan("p", java.util.Collections.nCopies(files, print), List.of(), List.of(""), List.of(),
-                List.of(new PlannedSection("", "", passage, 100, 5)), Sharing.STANDARD, Handoff.Format.WAV, RATE, 0, Depth.INT24, Depth.INT24, "Sheet", false, 1);
+        return new Plan(
+                "p",
+                java.util.Collections.nCopies(files, print),
+                List.of(),
+                List.of(""),
+                List.of(),
+                List.of(new PlannedSection("", "", passage, 100, 5)),
+                Sharing.STANDARD,
+                Handoff.Format.WAV,
+                RATE,
+                0,
+                Depth.INT24,
+                Depth.INT24,
+                "Sheet",
+                false,
+                1);
     }
 
     private static FileProof file(String name, String content) {
         return with(name, content, 100, 5L, 1, 0, 0, -12.0);
     }
 
-    private static FileProof with(String name, String content, long frames, Long reference, int channels, long fullScale, long overs, Double peak) {
-        return new FileProof(name, "Tracks", apodex.audio.SoundInfo.Container.WAV, RATE, SampleFormat.INT24, channels, frames, reference,
-                peak == null ? null : 0L, peak, null, null, 0, peak == null, peak != null && peak < -60, fullScale, overs, 1, "sum", content,
-                apodex.signal.Placed.MIDDLE, false, null, null);
+    private static FileProof with(
+            String name,
+            String content,
+            long frames,
+            Long reference,
+            int channels,
+            long fullScale,
+            long overs,
+            Double peak) {
+        return new FileProof(
+                name,
+                "Tracks",
+                apodex.audio.SoundInfo.Container.WAV,
+                RATE,
+                SampleFormat.INT24,
+                channels,
+                frames,
+                reference,
+                peak == null ? null : 0L,
+                peak,
+                null,
+                null,
+                0,
+                peak == null,
+                peak != null && peak < -60,
+                fullScale,
+                overs,
+                1,
+                "sum",
+                content,
+                apodex.signal.Placed.MIDDLE,
+                false,
+                null,
+                null);
     }
 
     private FileProof read(String name, int... samples) throws IOException {

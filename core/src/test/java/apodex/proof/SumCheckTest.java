@@ -50,6 +50,7 @@ class SumCheckTest {
 
     @TempDir
     private Path folder;
+
     private TestRecordings recordings;
     private Session session;
     private Path out;
@@ -59,17 +60,48 @@ class SumCheckTest {
     @BeforeEach
     void record() throws IOException {
         recordings = new TestRecordings(folder);
-        List<Recording> made = List.of(noise("one", 1, 1), noise("two", 2, 2), noise("three", 1, 3), noise("four", 1, 4),
+        List<Recording> made = List.of(
+                noise("one", 1, 1),
+                noise("two", 2, 2),
+                noise("three", 1, 3),
+                noise("four", 1, 4),
                 recordings.addFloats("nothing", 1, new double[48_000]));
         List<Row> rows = List.of(
-                new AudioRow("a", "Alto", List.of(Clip.whole(made.get(0), 0, 1, 100)), Strip.feeding("bus").withFader(-4, 30).withSends(List.of(new Send("hall", -9, null)))),
-                new AudioRow("b", "Band", List.of(Clip.whole(made.get(1), 0, 2, 7_000)), Strip.feeding("bus").withFader(-6, -10)),
-                new AudioRow("c", "Cello", List.of(Clip.whole(made.get(2), 0, 1, 0)), Strip.PLAIN.withFader(-5, 0).withSends(List.of(new Send("hall", -3, null)))),
-                new AudioRow("d", "Drone", List.of(Clip.whole(made.get(3), 0, 1, 30_000)), Strip.PLAIN.withFader(-8, -40)),
-                new AudioRow("e", "Empty room", List.of(Clip.whole(made.get(4), 0, 1, 0)), Strip.PLAIN.withSends(List.of(new Send("hall", -3, null)))),
-                new BusRow("bus", "Group", Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -20.0))))),
-                new ReturnRow("hall", "Hall", Strip.PLAIN.withInserts(List.of(Insert.of("hallReverb", Map.of("decaySeconds", 0.4, "mixPercent", 100.0))))),
-                new MixRow("mix", "Mix", Strip.feeding().withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -14.0))))));
+                new AudioRow(
+                        "a",
+                        "Alto",
+                        List.of(Clip.whole(made.get(0), 0, 1, 100)),
+                        Strip.feeding("bus").withFader(-4, 30).withSends(List.of(new Send("hall", -9, null)))),
+                new AudioRow(
+                        "b",
+                        "Band",
+                        List.of(Clip.whole(made.get(1), 0, 2, 7_000)),
+                        Strip.feeding("bus").withFader(-6, -10)),
+                new AudioRow(
+                        "c",
+                        "Cello",
+                        List.of(Clip.whole(made.get(2), 0, 1, 0)),
+                        Strip.PLAIN.withFader(-5, 0).withSends(List.of(new Send("hall", -3, null)))),
+                new AudioRow(
+                        "d", "Drone", List.of(Clip.whole(made.get(3), 0, 1, 30_000)), Strip.PLAIN.withFader(-8, -40)),
+                new AudioRow(
+                        "e",
+                        "Empty room",
+                        List.of(Clip.whole(made.get(4), 0, 1, 0)),
+                        Strip.PLAIN.withSends(List.of(new Send("hall", -3, null)))),
+                new BusRow(
+                        "bus",
+                        "Group",
+                        Strip.PLAIN.withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -20.0))))),
+                new ReturnRow(
+                        "hall",
+                        "Hall",
+                        Strip.PLAIN.withInserts(
+                                List.of(Insert.of("hallReverb", Map.of("decaySeconds", 0.4, "mixPercent", 100.0))))),
+                new MixRow(
+                        "mix",
+                        "Mix",
+                        Strip.feeding().withInserts(List.of(Insert.of("compressor", Map.of("thresholdDb", -14.0))))));
         session = new Session(new Song("Sums", "", 120.0, Meter.FOUR_FOUR, null), RATE, 0, "2026-01-01", made, rows);
     }
 
@@ -91,12 +123,20 @@ class SumCheckTest {
     }
 
     private Proof prove() throws IOException {
-        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), (index, picture) -> { });
+        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), (index, picture) -> {});
     }
 
     private static Handoff rowsAtMix(Depth depth) {
-        return Handoff.named("x").printing(depth, List.of(new Choice("a", Station.MIX), new Choice("b", Station.MIX), new Choice("c", Station.MIX),
-                new Choice("d", Station.MIX), new Choice("hall", Station.MIX), new Choice("mix", Station.FADER)));
+        return Handoff.named("x")
+                .printing(
+                        depth,
+                        List.of(
+                                new Choice("a", Station.MIX),
+                                new Choice("b", Station.MIX),
+                                new Choice("c", Station.MIX),
+                                new Choice("d", Station.MIX),
+                                new Choice("hall", Station.MIX),
+                                new Choice("mix", Station.FADER)));
     }
 
     @Test
@@ -106,17 +146,29 @@ class SumCheckTest {
         assertAddsUp(print(rowsAtMix(Depth.FLOAT32)), 5);
         Proof coarse = print(rowsAtMix(Depth.INT16));
         assertAddsUp(coarse, 5);
-        assertThat(coarse.sums().get(0).peakDbfs()).as("what dither and rounding of six files leave").isBetween(-95.0, -75.0);
+        assertThat(coarse.sums().get(0).peakDbfs())
+                .as("what dither and rounding of six files leave")
+                .isBetween(-95.0, -75.0);
         assertThat(coarse.received().get(0).same()).isTrue();
-        Proof shared = print(rowsAtMix(Depth.FLOAT32).withFiles(List.of(new Choice("a", Station.MIX), new Choice("b", Station.MIX), new Choice("c", Station.MIX),
-                new Choice("d", Station.MIX), new Choice("mix", Station.FADER)), List.of()).with(Settings.OPEN.withDepth(Depth.FLOAT32).withSharing(Returns.SHARED_OUT, null)));
+        Proof shared = print(rowsAtMix(Depth.FLOAT32)
+                .withFiles(
+                        List.of(
+                                new Choice("a", Station.MIX),
+                                new Choice("b", Station.MIX),
+                                new Choice("c", Station.MIX),
+                                new Choice("d", Station.MIX),
+                                new Choice("mix", Station.FADER)),
+                        List.of())
+                .with(Settings.OPEN.withDepth(Depth.FLOAT32).withSharing(Returns.SHARED_OUT, null)));
         assertAddsUp(shared, 4);
     }
 
     private static void assertAddsUp(Proof proof, int files) {
         SumProof sum = proof.sums().get(0);
         assertThat(sum.whyNot()).isEmpty();
-        assertThat(sum.addsUp()).as("%s left of %s, %s", sum.peakDbfs(), sum.files(), sum.culprits()).isTrue();
+        assertThat(sum.addsUp())
+                .as("%s left of %s, %s", sum.peakDbfs(), sum.files(), sum.culprits())
+                .isTrue();
         assertThat(sum.files()).hasSize(files);
         assertThat(proof.received().get(0)).satisfies(received -> {
             assertThat(received.against()).isEqualTo("the reference mix");
@@ -133,7 +185,9 @@ class SumCheckTest {
         Path saved = Files.copy(cello, folder.resolve("saved.wav"));
         Files.delete(cello);
         assertCulprit(Culprit.Kind.MISSING, "03_Cello_Mix.wav");
-        assertThat(prove().verdicts()).anyMatch(verdict -> verdict.headline().equals("03_Cello_Mix.wav is not whole") && verdict.detail().contains("not on the disk"));
+        assertThat(prove().verdicts())
+                .anyMatch(verdict -> verdict.headline().equals("03_Cello_Mix.wav is not whole")
+                        && verdict.detail().contains("not on the disk"));
         spoil(saved, cello, "vol", "2");
         assertCulprit(Culprit.Kind.TWICE, "03_Cello_Mix.wav", Culprit.Kind.LEVEL, 6.02);
         spoil(saved, cello, "vol", "-1");
@@ -147,7 +201,9 @@ class SumCheckTest {
         Files.copy(saved, cello, StandardCopyOption.REPLACE_EXISTING);
         spoil(drone, drone, "vol", "-1");
         assertCulprit(Culprit.Kind.TURNED, "04_Drone_Mix.wav");
-        assertThat(prove().received().get(0).same()).as("whoever receives it hears it").isFalse();
+        assertThat(prove().received().get(0).same())
+                .as("whoever receives it hears it")
+                .isFalse();
     }
 
     private long frames() {
@@ -156,7 +212,8 @@ class SumCheckTest {
 
     private void spoil(Path from, Path to, String... effect) throws Exception {
         Path made = folder.resolve("spoilt.wav");
-        java.util.List<String> command = new java.util.ArrayList<>(List.of("sox", "-D", from.toString(), made.toString()));
+        java.util.List<String> command =
+                new java.util.ArrayList<>(List.of("sox", "-D", from.toString(), made.toString()));
         java.util.stream.Stream.of(effect).filter(each -> !each.isEmpty()).forEach(command::add);
         OutsideTools.run(folder, command.toArray(String[]::new));
         Files.move(made, to, StandardCopyOption.REPLACE_EXISTING);
@@ -181,10 +238,20 @@ class SumCheckTest {
 
     @Test
     void aBusBesideItsMembersAndAMissingRowAreNamed() throws IOException {
-        Proof doubled = print(rowsAtMix(Depth.FLOAT32).withFiles(List.of(new Choice("a", Station.MIX), new Choice("b", Station.MIX), new Choice("c", Station.MIX),
-                new Choice("bus", Station.MIX), new Choice("hall", Station.MIX), new Choice("mix", Station.FADER)), List.of()));
+        Proof doubled = print(rowsAtMix(Depth.FLOAT32)
+                .withFiles(
+                        List.of(
+                                new Choice("a", Station.MIX),
+                                new Choice("b", Station.MIX),
+                                new Choice("c", Station.MIX),
+                                new Choice("bus", Station.MIX),
+                                new Choice("hall", Station.MIX),
+                                new Choice("mix", Station.FADER)),
+                        List.of()));
         SumProof sum = doubled.sums().get(0);
-        assertThat(sum.files()).as("of a bus and its members the bus is taken").containsExactly("Wet/03_Cello_Mix.wav", "Groups/06_Group_Mix.wav", "Returns/07_Hall_Mix.wav");
+        assertThat(sum.files())
+                .as("of a bus and its members the bus is taken")
+                .containsExactly("Wet/03_Cello_Mix.wav", "Groups/06_Group_Mix.wav", "Returns/07_Hall_Mix.wav");
         assertThat(sum.missing()).containsExactly("Drone");
         assertThat(sum.culprits().get(0).words()).isEqualTo("Drone is missing from the sum.");
         assertThat(sum.addsUp()).isFalse();
@@ -192,19 +259,29 @@ class SumCheckTest {
 
     @Test
     void rawFilesAreHeldAgainstTheSessionsOwnRows() throws IOException {
-        session = session.withRow("d", row -> row.withStrip(row.strip().withInserts(List.of(Insert.of("lowCut", Map.of("frequencyHz", 90.0)).keep()))));
-        Handoff mixing = Handoff.named("x").withSections(List.of(new Section("A", stretch(0, 0.7)), new Section("B", stretch(0.25, 1.2))))
-                .with(Settings.OPEN.withLeadIn(1, null)).withRow("c", row -> row.withTrim(-3.0));
+        session = session.withRow(
+                "d",
+                row -> row.withStrip(row.strip()
+                        .withInserts(List.of(
+                                Insert.of("lowCut", Map.of("frequencyHz", 90.0)).keep()))));
+        Handoff mixing = Handoff.named("x")
+                .withSections(List.of(new Section("A", stretch(0, 0.7)), new Section("B", stretch(0.25, 1.2))))
+                .with(Settings.OPEN.withLeadIn(1, null))
+                .withRow("c", row -> row.withTrim(-3.0));
         Proof proof = print(mixing);
-        assertThat(proof.sums()).extracting(SumProof::whyNot).containsOnly("no file was taken where rows enter the mix");
+        assertThat(proof.sums())
+                .extracting(SumProof::whyNot)
+                .containsOnly("no file was taken where rows enter the mix");
         assertThat(proof.received()).hasSize(2).allSatisfy(received -> {
             assertThat(received.same()).as("%s", received).isTrue();
             assertThat(received.files()).hasSize(4);
         });
-        assertThat(proof.verdicts()).anySatisfy(verdict -> {
-            assertThat(verdict.headline()).isEqualTo("All in place");
-            assertThat(verdict.detail()).contains("to the sample");
-        }).allMatch(verdict -> verdict.grade() == Verdict.Grade.GOOD);
+        assertThat(proof.verdicts())
+                .anySatisfy(verdict -> {
+                    assertThat(verdict.headline()).isEqualTo("All in place");
+                    assertThat(verdict.detail()).contains("to the sample");
+                })
+                .allMatch(verdict -> verdict.grade() == Verdict.Grade.GOOD);
     }
 
     private static Stretch stretch(double from, double to) {
@@ -213,21 +290,47 @@ class SumCheckTest {
 
     @Test
     void filesThatAreNotMeantToAddUpAreNotAskedTo() throws IOException {
-        assertThat(print(rowsAtMix(Depth.FLOAT32).with(Settings.OPEN.withSharing(null, Dynamics.ALONE))).sums().get(0).whyNot()).contains("alone");
-        assertThat(print(rowsAtMix(Depth.FLOAT32).with(Settings.OPEN.withSharing(Returns.LEFT_OUT, null))).sums().get(0).whyNot()).contains("left out");
-        assertThat(print(rowsAtMix(Depth.FLOAT32).withFiles(List.of(new Choice("a", Station.MIX)), List.of())).sums().get(0).whyNot()).contains("no reference mix");
+        assertThat(print(rowsAtMix(Depth.FLOAT32).with(Settings.OPEN.withSharing(null, Dynamics.ALONE)))
+                        .sums()
+                        .get(0)
+                        .whyNot())
+                .contains("alone");
+        assertThat(print(rowsAtMix(Depth.FLOAT32).with(Settings.OPEN.withSharing(Returns.LEFT_OUT, null)))
+                        .sums()
+                        .get(0)
+                        .whyNot())
+                .contains("left out");
+        assertThat(print(rowsAtMix(Depth.FLOAT32).withFiles(List.of(new Choice("a", Station.MIX)), List.of()))
+                        .sums()
+                        .get(0)
+                        .whyNot())
+                .contains("no reference mix");
     }
 
     @Test
     void twinsAreFoundWithAGainOrATurnBetweenThem() throws IOException {
         session = session.withRows(List.of(
-                new AudioRow("a", "Alto", List.of(Clip.whole(session.recordings().get(0), 0, 1, 0)), Strip.PLAIN),
-                new AudioRow("b", "Same", List.of(Clip.whole(session.recordings().get(0), 0, 1, 0)), Strip.PLAIN),
-                new AudioRow("c", "Turned", List.of(turned(Clip.whole(session.recordings().get(0), 0, 1, 0), -2)), Strip.PLAIN),
-                new AudioRow("d", "Other", List.of(Clip.whole(session.recordings().get(2), 0, 1, 0)), Strip.PLAIN),
+                new AudioRow(
+                        "a", "Alto", List.of(Clip.whole(session.recordings().get(0), 0, 1, 0)), Strip.PLAIN),
+                new AudioRow(
+                        "b", "Same", List.of(Clip.whole(session.recordings().get(0), 0, 1, 0)), Strip.PLAIN),
+                new AudioRow(
+                        "c",
+                        "Turned",
+                        List.of(turned(Clip.whole(session.recordings().get(0), 0, 1, 0), -2)),
+                        Strip.PLAIN),
+                new AudioRow(
+                        "d", "Other", List.of(Clip.whole(session.recordings().get(2), 0, 1, 0)), Strip.PLAIN),
                 session.mix()));
-        List<FileProof> files = print(Handoff.named("x").printing(Depth.INT24, List.of(new Choice("a", Station.RAW), new Choice("b", Station.RAW), new Choice("c", Station.RAW),
-                new Choice("d", Station.RAW)))).files();
+        List<FileProof> files = print(Handoff.named("x")
+                        .printing(
+                                Depth.INT24,
+                                List.of(
+                                        new Choice("a", Station.RAW),
+                                        new Choice("b", Station.RAW),
+                                        new Choice("c", Station.RAW),
+                                        new Choice("d", Station.RAW))))
+                .files();
         assertThat(files.get(0).like()).isNull();
         assertThat(files.get(1).like().words()).isEqualTo("sample for sample");
         assertThat(files.get(2).like().words()).isEqualTo("with its polarity turned and 2.0 dB quieter");
@@ -236,7 +339,18 @@ class SumCheckTest {
     }
 
     private static Clip turned(Clip clip, double gainDb) {
-        return new Clip(clip.recording(), clip.firstChannel(), clip.channels(), clip.position(), clip.offset(), clip.frames(), gainDb, clip.fadeIn(), clip.fadeOut(),
-                List.of(), false, true);
+        return new Clip(
+                clip.recording(),
+                clip.firstChannel(),
+                clip.channels(),
+                clip.position(),
+                clip.offset(),
+                clip.frames(),
+                gainDb,
+                clip.fadeIn(),
+                clip.fadeOut(),
+                List.of(),
+                false,
+                true);
     }
 }

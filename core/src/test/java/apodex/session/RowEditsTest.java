@@ -20,16 +20,43 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Edits of rows, takes and the whole session. */
 final class RowEditsTest {
-    private static final Recording LONG = new Recording("ab".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 1_000, null, null);
-    private static final Recording SHORT = new Recording("cd".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 300, null, null);
+    private static final Recording LONG =
+            new Recording("ab".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 1_000, null, null);
+    private static final Recording SHORT =
+            new Recording("cd".repeat(32), "a.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 300, null, null);
     private static final Clip WHOLE = Clip.whole(LONG, 0, 1, 100);
     private static final Session SESSION = new Session(
-            new Song("Low Tide Waltz", "", 120.0, Meter.parse("3/4"), null, List.of(new TempoChange(3, 60, TempoChange.Way.JUMP)), List.of(new MeterChange(3, Meter.FOUR_FOUR))),
-            new SampleRate(48_000), 10_000_000, "2026-05-17", PanLaw.MINUS_3, List.of(new Marker(480, "Verse")), List.of(LONG),
-            List.of(new AudioRow("r1", "Tuba", List.of(WHOLE), Strip.feeding("bus").withMoves(List.of(new Move(5, -3)), List.of())),
-                    new AudioRow("r2", "Harp", List.of(new Take("t1", "Take 1", List.of(WHOLE)), new Take("t2", "Take 2", List.of(Clip.whole(LONG, 0, 1, 0)))), "t1", Strip.PLAIN),
+            new Song(
+                    "Low Tide Waltz",
+                    "",
+                    120.0,
+                    Meter.parse("3/4"),
+                    null,
+                    List.of(new TempoChange(3, 60, TempoChange.Way.JUMP)),
+                    List.of(new MeterChange(3, Meter.FOUR_FOUR))),
+            new SampleRate(48_000),
+            10_000_000,
+            "2026-05-17",
+            PanLaw.MINUS_3,
+            List.of(new Marker(480, "Verse")),
+            List.of(LONG),
+            List.of(
+                    new AudioRow(
+                            "r1",
+                            "Tuba",
+                            List.of(WHOLE),
+                            Strip.feeding("bus").withMoves(List.of(new Move(5, -3)), List.of())),
+                    new AudioRow(
+                            "r2",
+                            "Harp",
+                            List.of(
+                                    new Take("t1", "Take 1", List.of(WHOLE)),
+                                    new Take("t2", "Take 2", List.of(Clip.whole(LONG, 0, 1, 0)))),
+                            "t1",
+                            Strip.PLAIN),
                     new InstrumentRow("r3", "Kit", "drumKit", List.of(new Note(1, 0.5, 36, 90)), Strip.feeding("bus")),
-                    new BusRow("bus", "Band", Strip.PLAIN), MixRow.DEFAULT));
+                    new BusRow("bus", "Band", Strip.PLAIN),
+                    MixRow.DEFAULT));
 
     private static List<String> order(SessionEdit edit) {
         return edit.applyTo(SESSION).rows().stream().map(Row::id).toList();
@@ -39,16 +66,21 @@ final class RowEditsTest {
     void rowsMoveTogetherAndTheMixStaysLast() {
         assertThat(order(new MoveRows(List.of("r3", "r1"), "bus"))).containsExactly("r2", "r1", "r3", "bus", "mix");
         assertThat(order(new MoveRows(List.of("r1"), null))).containsExactly("r2", "r3", "bus", "r1", "mix");
-        assertThat(order(new MoveRows(List.of("r2"), "r2"))).as("dropped on itself").containsExactly("r1", "r2", "r3", "bus", "mix");
-        assertThat(new MoveRows(List.of("r1"), "bus").applyTo(SESSION).row("r1")).isEqualTo(SESSION.row("r1"));
+        assertThat(order(new MoveRows(List.of("r2"), "r2")))
+                .as("dropped on itself")
+                .containsExactly("r1", "r2", "r3", "bus", "mix");
+        assertThat(new MoveRows(List.of("r1"), "bus").applyTo(SESSION).row("r1"))
+                .isEqualTo(SESSION.row("r1"));
     }
 
     @Test
     void aDuplicateIsTheSameUnderAnotherName() {
         Session twice = new DuplicateRow("r1").applyTo(SESSION);
         assertThat(twice.rows().get(1).name()).isEqualTo("Tuba 2");
-        assertThat(twice.rows().get(1).withName("Tuba").strip()).isEqualTo(SESSION.rows().get(0).strip());
-        assertThat(((AudioRow) twice.rows().get(1)).clips()).isEqualTo(SESSION.audioRows().get(0).clips());
+        assertThat(twice.rows().get(1).withName("Tuba").strip())
+                .isEqualTo(SESSION.rows().get(0).strip());
+        assertThat(((AudioRow) twice.rows().get(1)).clips())
+                .isEqualTo(SESSION.audioRows().get(0).clips());
         assertThat(new DuplicateRow("r1").applyTo(twice).rows().get(1).name()).isEqualTo("Tuba 3");
     }
 
@@ -56,7 +88,10 @@ final class RowEditsTest {
     void partsAreSplitOffInOneStepAndGoWhenTheInstrumentHasNone() {
         Session split = new SplitParts("r3").applyTo(SESSION);
         int parts = Instruments.find("drumKit").orElseThrow().parts().size();
-        assertThat(split.rows()).filteredOn(PartRow.class::isInstance).hasSize(parts).allMatch(row -> row.strip().outputs().equals(List.of("bus")));
+        assertThat(split.rows())
+                .filteredOn(PartRow.class::isInstance)
+                .hasSize(parts)
+                .allMatch(row -> row.strip().outputs().equals(List.of("bus")));
         assertThat(split.rows().get(3)).isInstanceOf(PartRow.class);
         Session other = new SetInstrument("r3", "bell").applyTo(split);
         assertThat(other.rows()).hasSameSizeAs(SESSION.rows());
@@ -67,13 +102,20 @@ final class RowEditsTest {
         Session once = new UseTakeFor("r2", "t2", 400, 700).applyTo(SESSION);
         AudioRow row = (AudioRow) once.row("r2").orElseThrow();
         assertThat(row.takes()).extracting(Take::id).containsExactly("t1", "t2", "t3");
-        assertThat(row.takes().subList(0, 2)).isEqualTo(((AudioRow) SESSION.row("r2").orElseThrow()).takes());
-        assertThat(row.clips()).extracting(Clip::position, Clip::offset, Clip::frames).containsExactly(
-                org.assertj.core.groups.Tuple.tuple(100L, 0L, 300L), org.assertj.core.groups.Tuple.tuple(400L, 400L, 300L),
-                org.assertj.core.groups.Tuple.tuple(700L, 600L, 400L));
-        AudioRow again = (AudioRow) new UseTakeFor("r2", "t1", 500, 600).applyTo(once).row("r2").orElseThrow();
+        assertThat(row.takes().subList(0, 2))
+                .isEqualTo(((AudioRow) SESSION.row("r2").orElseThrow()).takes());
+        assertThat(row.clips())
+                .extracting(Clip::position, Clip::offset, Clip::frames)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(100L, 0L, 300L),
+                        org.assertj.core.groups.Tuple.tuple(400L, 400L, 300L),
+                        org.assertj.core.groups.Tuple.tuple(700L, 600L, 400L));
+        AudioRow again = (AudioRow)
+                new UseTakeFor("r2", "t1", 500, 600).applyTo(once).row("r2").orElseThrow();
         assertThat(again.takes()).as("the assembled take goes on").hasSize(3);
-        assertThat(again.clips()).extracting(Clip::position, Clip::offset).contains(org.assertj.core.groups.Tuple.tuple(500L, 400L));
+        assertThat(again.clips())
+                .extracting(Clip::position, Clip::offset)
+                .contains(org.assertj.core.groups.Tuple.tuple(500L, 400L));
     }
 
     @Test
@@ -83,7 +125,8 @@ final class RowEditsTest {
         assertThat(later.audioRows().get(0).clips().get(0).position()).isEqualTo(100 + frames);
         assertThat(later.rows().get(0).strip().faderMoves()).containsExactly(new Move(5 + frames, -3));
         assertThat(later.markers()).containsExactly(new Marker(480 + frames, "Verse"));
-        assertThat(((InstrumentRow) later.rows().get(2)).notes().get(0).quarter()).isEqualTo(7);
+        assertThat(((InstrumentRow) later.rows().get(2)).notes().get(0).quarter())
+                .isEqualTo(7);
         assertThat(later.song().tempoChanges().get(0).quarter()).isEqualTo(9);
         assertThat(later.song().meterChanges().get(0).bar()).isEqualTo(5);
         assertThat(later.startReference()).isEqualTo(10_000_000 - frames);
@@ -92,30 +135,45 @@ final class RowEditsTest {
     @Test
     void aShorterRecordingCutsItsClips() {
         Session shorter = new ReplaceRecording("ab".repeat(32), SHORT).applyTo(SESSION);
-        assertThat(shorter.audioRows()).allSatisfy(row -> assertThat(row.clips()).allSatisfy(clip -> {
-            assertThat(clip.recording()).isEqualTo("cd".repeat(32));
-            assertThat(clip.frames()).isEqualTo(300);
-        }));
+        assertThat(shorter.audioRows())
+                .allSatisfy(row -> assertThat(row.clips()).allSatisfy(clip -> {
+                    assertThat(clip.recording()).isEqualTo("cd".repeat(32));
+                    assertThat(clip.frames()).isEqualTo(300);
+                }));
         assertThat(shorter.recordings()).containsExactly(SHORT);
     }
 
     @Test
     void severalEditsAreOneStepOrNone() {
-        Together step = new Together("Tidy up", List.of(new RenameRow("r1", "Bass Tuba"), new SetAbout("r1", Role.WINDS, " a\nnote ")));
+        Together step = new Together(
+                "Tidy up", List.of(new RenameRow("r1", "Bass Tuba"), new SetAbout("r1", Role.WINDS, " a\nnote ")));
         Session after = step.applyTo(SESSION);
         assertThat(after.row("r1").orElseThrow().about()).isEqualTo(new About(Role.WINDS, "a note", NamedBy.HAND));
-        assertThat(SessionDocument.read(SessionDocument.write(step), SessionEdit.class)).isEqualTo(step);
-        assertThatExceptionOfType(EditRefused.class).isThrownBy(() -> new Together("x", List.of(new RenameRow("r1", "ok"), new RemoveRow("r9"))).applyTo(SESSION));
+        assertThat(SessionDocument.read(SessionDocument.write(step), SessionEdit.class))
+                .isEqualTo(step);
+        assertThatExceptionOfType(EditRefused.class)
+                .isThrownBy(() ->
+                        new Together("x", List.of(new RenameRow("r1", "ok"), new RemoveRow("r9"))).applyTo(SESSION));
     }
 
     @Test
     void oneRowIsHeardWithAllItGoesThrough() {
         Session alone = Alone.of(SESSION, Set.of("r1"));
-        assertThat(alone.rows()).filteredOn(row -> row.strip().muted()).extracting(Row::id).containsExactly("r2", "r3");
-        assertThat(Alone.of(SESSION, Set.of("bus")).rows()).as("a bus with its members").filteredOn(row -> row.strip().muted()).extracting(Row::id).containsExactly("r2");
+        assertThat(alone.rows())
+                .filteredOn(row -> row.strip().muted())
+                .extracting(Row::id)
+                .containsExactly("r2", "r3");
+        assertThat(Alone.of(SESSION, Set.of("bus")).rows())
+                .as("a bus with its members")
+                .filteredOn(row -> row.strip().muted())
+                .extracting(Row::id)
+                .containsExactly("r2");
         assertThat(Alone.of(SESSION, Set.of())).isSameAs(SESSION);
         Session soloed = new SetFader("r2", 0, 0, false, true).applyTo(SESSION);
-        assertThat(Alone.of(soloed, Set.of()).rows()).filteredOn(row -> row.strip().muted()).extracting(Row::id).containsExactly("r1", "r3");
+        assertThat(Alone.of(soloed, Set.of()).rows())
+                .filteredOn(row -> row.strip().muted())
+                .extracting(Row::id)
+                .containsExactly("r1", "r3");
     }
 
     static Stream<Arguments> refusals() {
@@ -129,7 +187,11 @@ final class RowEditsTest {
                 Arguments.of(new UseTakeFor("r2", "t2", 5, 5), "to", "ends after"),
                 Arguments.of(new ShiftSession(0), "bars", "1 to 64"),
                 Arguments.of(new ReplaceRecording("zz", SHORT), "old", "no such recording"),
-                Arguments.of(new UseRecordings(List.of(new Recording("../../x", "x.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 9, null, null))), "recordings", "no recording"),
+                Arguments.of(
+                        new UseRecordings(List.of(new Recording(
+                                "../../x", "x.wav", new SampleRate(48_000), 1, SampleFormat.INT24, 9, null, null))),
+                        "recordings",
+                        "no recording"),
                 Arguments.of(new SetAbout("r1", Role.BASS, "x".repeat(2_001)), "note", "2000"),
                 Arguments.of(new Together("nothing", List.of()), "edits", "1 to 5000"));
     }
@@ -137,7 +199,9 @@ final class RowEditsTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("refusals")
     void whatCannotBeDoneIsRefusedWithItsField(SessionEdit edit, String field, String words) {
-        assertThatExceptionOfType(EditRefused.class).isThrownBy(() -> edit.applyTo(SESSION))
-                .satisfies(refused -> assertThat(refused.field()).isEqualTo(field)).withMessageContaining(words);
+        assertThatExceptionOfType(EditRefused.class)
+                .isThrownBy(() -> edit.applyTo(SESSION))
+                .satisfies(refused -> assertThat(refused.field()).isEqualTo(field))
+                .withMessageContaining(words);
     }
 }

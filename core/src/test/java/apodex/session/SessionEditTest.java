@@ -15,26 +15,36 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 final class SessionEditTest {
-    private static final Recording RECORDING = new Recording("ab", "a.wav", new SampleRate(48_000), 2, SampleFormat.INT24, 100, 7L, null);
-    private static final Session SESSION = new Session(Song.titled("Low Tide Waltz"), new SampleRate(48_000), 7, "2026-05-17",
-            List.of(RECORDING), List.of(new AudioRow("r1", "Audio 1", List.of(Clip.whole(RECORDING, 0, 2, 0))), MixRow.DEFAULT));
+    private static final Recording RECORDING =
+            new Recording("ab", "a.wav", new SampleRate(48_000), 2, SampleFormat.INT24, 100, 7L, null);
+    private static final Session SESSION = new Session(
+            Song.titled("Low Tide Waltz"),
+            new SampleRate(48_000),
+            7,
+            "2026-05-17",
+            List.of(RECORDING),
+            List.of(new AudioRow("r1", "Audio 1", List.of(Clip.whole(RECORDING, 0, 2, 0))), MixRow.DEFAULT));
 
     @Test
     void renamingChangesOneNameAndNothingElse() {
         Session after = new RenameRow("r1", "  Tuba ").applyTo(SESSION);
         assertThat(after.row("r1").orElseThrow().name()).isEqualTo("Tuba");
         assertThat(after.row("r1").orElseThrow().about().named()).isEqualTo(NamedBy.HAND);
-        assertThat(after.withRow("r1", row -> row.withName("Audio 1").withAbout(About.NOTHING))).isEqualTo(SESSION);
+        assertThat(after.withRow("r1", row -> row.withName("Audio 1").withAbout(About.NOTHING)))
+                .isEqualTo(SESSION);
         assertThat(new RenameRow("r1", "Tuba").describe(SESSION)).isEqualTo("Rename “Audio 1”");
     }
 
     @Test
     void songFactsAreReadAsPeopleWriteThem() {
-        Song song = new SetSong("Low Tide", "Salt Harbour Players", 96.0, "3/4", "f# minor").applyTo(SESSION).song();
+        Song song = new SetSong("Low Tide", "Salt Harbour Players", 96.0, "3/4", "f# minor")
+                .applyTo(SESSION)
+                .song();
         assertThat(song.key().written()).isEqualTo("F♯ minor");
         assertThat(song.meter().written()).isEqualTo("3/4");
         assertThat(song.tempoMap()).isPresent();
-        Song unknown = new SetSong("Low Tide", "", null, " ", null).applyTo(SESSION).song();
+        Song unknown =
+                new SetSong("Low Tide", "", null, " ", null).applyTo(SESSION).song();
         assertThat(unknown).isEqualTo(Song.titled("Low Tide"));
         assertThat(unknown.tempoMap()).isEmpty();
     }
@@ -63,8 +73,10 @@ final class SessionEditTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("refusals")
     void refusesWithTheFieldAndAReason(SessionEdit edit, String field, String words) {
-        assertThatExceptionOfType(EditRefused.class).isThrownBy(() -> edit.applyTo(SESSION))
-                .satisfies(e -> assertThat(e.field()).isEqualTo(field)).withMessageContaining(words);
+        assertThatExceptionOfType(EditRefused.class)
+                .isThrownBy(() -> edit.applyTo(SESSION))
+                .satisfies(e -> assertThat(e.field()).isEqualTo(field))
+                .withMessageContaining(words);
     }
 
     @ParameterizedTest
@@ -87,7 +99,8 @@ final class SessionEditTest {
         assertThat(SessionDocument.read(json, Session.class)).isEqualTo(SESSION);
         assertThat(json).contains("\"type\":\"audio\"", "\"rate\":48000").doesNotContain("\"range\"", "untouched");
         SessionEdit edit = new SetSong("x", "y", 120.0, "4/4", "C major");
-        assertThat(SessionDocument.read(SessionDocument.write(edit), SessionEdit.class)).isEqualTo(edit);
+        assertThat(SessionDocument.read(SessionDocument.write(edit), SessionEdit.class))
+                .isEqualTo(edit);
         assertThatThrownBy(() -> SessionDocument.read(json.replace("\"rows\"", "\"lanes\""), Session.class))
                 .isInstanceOf(IllegalArgumentException.class);
     }

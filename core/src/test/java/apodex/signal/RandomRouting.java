@@ -68,8 +68,14 @@ final class RandomRouting {
         rows.add(new ReturnRow("v0", "Return 0", strip(List.of("b2", "mix"), 0)));
         rows.add(new ReturnRow("v1", "Return 1", strip(List.of("mix"), 0)));
         rows.add(new MixRow("mix", "Mix", Strip.feeding().withInserts(inserts(2, null))));
-        Song song = new Song("Random", "", 100.0, Meter.FOUR_FOUR, null,
-                List.of(new TempoChange(1, 140, TempoChange.Way.GLIDE)), List.of());
+        Song song = new Song(
+                "Random",
+                "",
+                100.0,
+                Meter.FOUR_FOUR,
+                null,
+                List.of(new TempoChange(1, 140, TempoChange.Way.GLIDE)),
+                List.of());
         return SessionRules.checked(new Session(song, new SampleRate(48_000), 0, "2026-01-01", made, rows));
     }
 
@@ -83,8 +89,18 @@ final class RandomRouting {
         made.add(recording);
         List<Clip> clips = new ArrayList<>();
         long first = random.nextInt(3_000);
-        clips.add(new Clip(recording.sha256(), 0, channels, first, 0, 9_000, -3, new Fade(500, Fade.Curve.EQUAL_POWER),
-                new Fade(700, Fade.Curve.SOFT), random.nextInt(3) == 0 ? inserts(1, null) : List.of(), false));
+        clips.add(new Clip(
+                recording.sha256(),
+                0,
+                channels,
+                first,
+                0,
+                9_000,
+                -3,
+                new Fade(500, Fade.Curve.EQUAL_POWER),
+                new Fade(700, Fade.Curve.SOFT),
+                random.nextInt(3) == 0 ? inserts(1, null) : List.of(),
+                false));
         clips.add(new Clip(recording.sha256(), 0, channels, first + 12_000, 9_000, 8_000, 0, 0, 0));
         return clips;
     }
@@ -92,7 +108,11 @@ final class RandomRouting {
     private List<Note> notes() {
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
-            notes.add(new Note(random.nextDouble() * 0.6, 0.05, List.of(36, 38, 42, 45, 70).get(random.nextInt(5)), 40 + random.nextInt(80)));
+            notes.add(new Note(
+                    random.nextDouble() * 0.6,
+                    0.05,
+                    List.of(36, 38, 42, 45, 70).get(random.nextInt(5)),
+                    40 + random.nextInt(80)));
         }
         return notes;
     }
@@ -105,14 +125,18 @@ final class RandomRouting {
         if (random.nextInt(3) == 0 && !outputs.contains(second)) {
             outputs.add(second);
         }
-        Strip strip = Strip.feeding(outputs.toArray(String[]::new)).withInserts(inserts(3, null))
+        Strip strip = Strip.feeding(outputs.toArray(String[]::new))
+                .withInserts(inserts(3, null))
                 .withFader(random.nextInt(-12, 3), random.nextInt(-100, 101));
         if (returns > 0 && random.nextBoolean()) {
-            strip = strip.withSends(List.of(new Send("v" + (1 - random.nextInt(returns)), random.nextInt(-20, 0),
+            strip = strip.withSends(List.of(new Send(
+                    "v" + (1 - random.nextInt(returns)),
+                    random.nextInt(-20, 0),
                     random.nextBoolean() ? Send.From.AFTER_FADER : Send.From.BEFORE_FADER)));
         }
         if (random.nextInt(3) == 0) {
-            strip = strip.withMoves(List.of(new Move(100, -20), new Move(9_000, 0), new Move(20_000, -6)),
+            strip = strip.withMoves(
+                    List.of(new Move(100, -20), new Move(9_000, 0), new Move(20_000, -6)),
                     List.of(new Move(0, -80), new Move(15_000, 80)));
         }
         return strip;

@@ -19,7 +19,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** The files add up: what rows, or rows and returns, come to at Bus and Mix is the mix. */
 final class SumTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
 
     @ParameterizedTest(name = "seed {0}")
     @ValueSource(longs = {101, 102, 103, 104, 105, 106})
@@ -37,14 +38,18 @@ final class SumTest {
         assertSums(session, routing, Returns.OWN_FILES, -140);
     }
 
-    private void assertSums(Session session, RandomRouting routing, Returns returns, double mostDbfs) throws IOException {
+    private void assertSums(Session session, RandomRouting routing, Returns returns, double mostDbfs)
+            throws IOException {
         List<String> door = sources(session, "BUS", returns);
         List<String> mix = sources(session, "MIX", returns);
         List<String> all = new ArrayList<>(door);
         all.addAll(mix);
         all.addAll(List.of("mix@RAW", "mix@FADER"));
-        Walked walked = Walked.print(session, routing.recordings, folder, How.floats(session, returns, Dynamics.IN_PLACE), all);
-        assertThat(walked.rmsDbfs("mix@FADER")).as("there is something to add up to").isGreaterThan(-60);
+        Walked walked =
+                Walked.print(session, routing.recordings, folder, How.floats(session, returns, Dynamics.IN_PLACE), all);
+        assertThat(walked.rmsDbfs("mix@FADER"))
+                .as("there is something to add up to")
+                .isGreaterThan(-60);
         assertThat(walked.leftoverDbfs(door, "mix@RAW")).as("at the mix's door").isLessThan(mostDbfs);
         assertThat(walked.leftoverDbfs(mix, "mix@FADER")).as("through the mix").isLessThan(mostDbfs);
     }
@@ -57,8 +62,12 @@ final class SumTest {
         assertThat(mix).hasSize(40);
         List<String> all = new ArrayList<>(mix);
         all.add("mix@FADER");
-        Walked walked = Walked.print(session, routing.recordings, folder,
-                How.floats(session, Returns.SHARED_OUT, Dynamics.IN_PLACE).depth(SampleFormat.INT24), all);
+        Walked walked = Walked.print(
+                session,
+                routing.recordings,
+                folder,
+                How.floats(session, Returns.SHARED_OUT, Dynamics.IN_PLACE).depth(SampleFormat.INT24),
+                all);
         System.out.printf("40 files of 24 bits leave %.1f dBFS RMS%n", walked.leftoverDbfs(mix, "mix@FADER"));
         assertThat(walked.leftoverDbfs(mix, "mix@FADER")).isLessThan(-125);
     }
@@ -70,19 +79,33 @@ final class SumTest {
         List<String> mix = sources(session, "MIX", Returns.SHARED_OUT);
         List<String> all = new ArrayList<>(mix);
         all.add("mix@FADER");
-        double inPlace = Walked.print(session, routing.recordings, folder,
-                How.floats(session, Returns.SHARED_OUT, Dynamics.IN_PLACE), all).leftoverDbfs(mix, "mix@FADER");
-        double alone = Walked.print(session, routing.recordings, folder,
-                How.floats(session, Returns.SHARED_OUT, Dynamics.ALONE), all).leftoverDbfs(mix, "mix@FADER");
-        System.out.printf("compressor, saturator, limiter and hall on bus and mix: in place %.1f, alone %.1f dBFS RMS left%n", inPlace, alone);
+        double inPlace = Walked.print(
+                        session,
+                        routing.recordings,
+                        folder,
+                        How.floats(session, Returns.SHARED_OUT, Dynamics.IN_PLACE),
+                        all)
+                .leftoverDbfs(mix, "mix@FADER");
+        double alone = Walked.print(
+                        session,
+                        routing.recordings,
+                        folder,
+                        How.floats(session, Returns.SHARED_OUT, Dynamics.ALONE),
+                        all)
+                .leftoverDbfs(mix, "mix@FADER");
+        System.out.printf(
+                "compressor, saturator, limiter and hall on bus and mix: in place %.1f, alone %.1f dBFS RMS left%n",
+                inPlace, alone);
         assertThat(inPlace).isLessThan(-140);
         assertThat(alone).isGreaterThan(-60);
     }
 
     /** What must be added: audio, instrument and part rows; returns too when they are files of their own. */
     static List<String> sources(Session session, String station, Returns returns) {
-        return session.rows().stream().filter(row -> !(row instanceof MixRow) && !(row instanceof BusRow))
+        return session.rows().stream()
+                .filter(row -> !(row instanceof MixRow) && !(row instanceof BusRow))
                 .filter(row -> !(row instanceof ReturnRow) || returns == Returns.OWN_FILES)
-                .map(row -> row.id() + "@" + station).toList();
+                .map(row -> row.id() + "@" + station)
+                .toList();
     }
 }

@@ -32,14 +32,20 @@ public final class TestRecordings implements MeasuredRecordings {
         for (long sample : samples) {
             values.add(bits == 8 ? sample + 128 : sample);
         }
-        byte[] bytes = SoundBytes.riff().format(1, channels, 48_000, bits)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, bits / 8, values)).wave();
+        byte[] bytes = SoundBytes.riff()
+                .format(1, channels, 48_000, bits)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, bits / 8, values))
+                .wave();
         return add(name, bytes);
     }
 
     public Recording addFloats(String name, int channels, double... samples) throws IOException {
-        return add(name, SoundBytes.riff().format(3, channels, 48_000, 32)
-                .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples)).wave());
+        return add(
+                name,
+                SoundBytes.riff()
+                        .format(3, channels, 48_000, 32)
+                        .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples))
+                        .wave());
     }
 
     public Recording add(String name, byte[] bytes) throws IOException {

@@ -33,8 +33,12 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 final class WalkTest {
-    private static final BroadcastExtension BROADCAST = new BroadcastExtension("d", "o", "r", "2026-01-01", "00:00:00", 5_000, "");
-    @TempDir private Path folder;
+    private static final BroadcastExtension BROADCAST =
+            new BroadcastExtension("d", "o", "r", "2026-01-01", "00:00:00", 5_000, "");
+
+    @TempDir
+    private Path folder;
+
     private Path out;
 
     @BeforeEach
@@ -82,14 +86,17 @@ final class WalkTest {
     }
 
     @ParameterizedTest(name = "{0}")
-    @EnumSource(value = SampleFormat.class, names = {"INT16", "INT24", "FLOAT32"})
+    @EnumSource(
+            value = SampleFormat.class,
+            names = {"INT16", "INT24", "FLOAT32"})
     void bytesDependNeitherOnThreadsNorOnBlocks(SampleFormat depth) throws IOException {
         RandomSession random = new RandomSession(21, folder, true);
         List<byte[]> first = null;
         for (int[] threadsAndBlock : new int[][] {{1, 16_384}, {1, 7}, {2, 97}, {3, 1_000}, {8, 512}}) {
             Path target = Files.createDirectories(out.resolve("t" + threadsAndBlock[0] + "b" + threadsAndBlock[1]));
             List<Tap> taps = tapsIn(target, random.session, depth, "");
-            walk(random.session, taps, random.recordings, threadsAndBlock[0], threadsAndBlock[1]).print(WalkObserver.NONE);
+            walk(random.session, taps, random.recordings, threadsAndBlock[0], threadsAndBlock[1])
+                    .print(WalkObserver.NONE);
             List<byte[]> bytes = new ArrayList<>();
             for (Tap tap : taps) {
                 bytes.add(Files.readAllBytes(tap.file()));
@@ -99,7 +106,9 @@ final class WalkTest {
                 first = bytes;
             }
             for (int i = 0; i < bytes.size(); i++) {
-                assertThat(bytes.get(i)).as("%s with %s", taps.get(i).row(), Arrays.toString(threadsAndBlock)).isEqualTo(first.get(i));
+                assertThat(bytes.get(i))
+                        .as("%s with %s", taps.get(i).row(), Arrays.toString(threadsAndBlock))
+                        .isEqualTo(first.get(i));
             }
         }
     }
@@ -121,7 +130,10 @@ final class WalkTest {
         TestRecordings recordings = new TestRecordings(folder);
         long[] quiet = new long[6_000]; // 24-bit zeros: all that can be heard is the dither
         Recording recording = recordings.add("quiet", 1, 24, quiet);
-        Session session = session(List.of(recording), new Clip("quiet", 0, 1, 1_000, 0, 2_000, 0, 0, 0), new Clip("quiet", 0, 1, 5_000, 0, 2_000, 0, 0, 0));
+        Session session = session(
+                List.of(recording),
+                new Clip("quiet", 0, 1, 1_000, 0, 2_000, 0, 0, 0),
+                new Clip("quiet", 0, 1, 5_000, 0, 2_000, 0, 0, 0));
         print(session, recordings, tap("r0", Station.RAW, Channels.MONO_FROM_LEFT, SampleFormat.INT16, "d"));
         double[] printed = read("d")[0];
         for (int i = 0; i < printed.length; i++) {
@@ -130,9 +142,15 @@ final class WalkTest {
                 assertThat(printed[i]).as("frame %d", i).isZero();
             }
         }
-        double[] steps = Arrays.stream(Arrays.copyOfRange(printed, 1_000, 3_000)).map(v -> Math.abs(v * 32_768)).toArray();
-        assertThat(steps).as("triangular noise of two steps reaches one step either way").containsOnly(0, 1);
-        assertThat(Arrays.stream(steps).sum() / steps.length).as("a quarter of the frames").isCloseTo(0.25, within(0.05));
+        double[] steps = Arrays.stream(Arrays.copyOfRange(printed, 1_000, 3_000))
+                .map(v -> Math.abs(v * 32_768))
+                .toArray();
+        assertThat(steps)
+                .as("triangular noise of two steps reaches one step either way")
+                .containsOnly(0, 1);
+        assertThat(Arrays.stream(steps).sum() / steps.length)
+                .as("a quarter of the frames")
+                .isCloseTo(0.25, within(0.05));
     }
 
     @Test
@@ -149,7 +167,9 @@ final class WalkTest {
         TestRecordings recordings = new TestRecordings(folder);
         Recording recording = recordings.add("sides", 2, 24, 1, 10, 2, 20, 3, 30);
         Session session = session(List.of(recording), new Clip("sides", 0, 2, 0, 0, 3, 0, 0, 0));
-        print(session, recordings,
+        print(
+                session,
+                recordings,
                 tap("r0", Station.RAW, Channels.MONO_FROM_LEFT, SampleFormat.INT24, "left"),
                 tap("r0", Station.RAW, Channels.MONO_FROM_RIGHT, SampleFormat.INT24, "right"),
                 tap("r0", Station.RAW, Channels.MONO_FROM_RIGHT, SampleFormat.FLOAT32, "rightf"),
@@ -166,12 +186,16 @@ final class WalkTest {
         TestRecordings recordings = new TestRecordings(folder);
         Recording loud = recordings.add("loud", 1, 24, 5_000_000, 100, -5_000_000);
         Clip clip = Clip.whole(loud, 0, 1, 0);
-        List<Row> rows = List.of(new AudioRow("r0", "a", List.of(clip)), new AudioRow("r1", "b", List.of(clip)), MixRow.DEFAULT);
+        List<Row> rows =
+                List.of(new AudioRow("r0", "a", List.of(clip)), new AudioRow("r1", "b", List.of(clip)), MixRow.DEFAULT);
         Session session = new Session(Song.titled("x"), new SampleRate(48_000), 0, "2026-01-01", List.of(loud), rows)
                 .withPanLaw(PanLaw.ZERO);
-        List<Tap> taps = List.of(tap("mix", Station.FADER, Channels.MONO_FROM_LEFT, SampleFormat.INT24, "mix"),
+        List<Tap> taps = List.of(
+                tap("mix", Station.FADER, Channels.MONO_FROM_LEFT, SampleFormat.INT24, "mix"),
                 tap("mix", Station.FADER, Channels.MONO_FROM_LEFT, SampleFormat.FLOAT32, "mixf"));
-        assertThat(walk(session, taps, recordings, 1, Walk.BLOCK_FRAMES).print(WalkObserver.NONE)).extracting(Printed::overs).containsExactly(2L, 0L);
+        assertThat(walk(session, taps, recordings, 1, Walk.BLOCK_FRAMES).print(WalkObserver.NONE))
+                .extracting(Printed::overs)
+                .containsExactly(2L, 0L);
         assertThat(read("mix")[0]).containsExactly(8_388_607 / 8_388_608.0, 200 / 8_388_608.0, -1);
         assertThat(read("mixf")[0][0]).isCloseTo(10_000_000 / 8_388_608.0, within(1e-7));
     }
@@ -183,7 +207,9 @@ final class WalkTest {
         WalkObserver stopper = new WalkObserver() {
             @Override
             public void printed(double share) {
-                assertThat(share).isGreaterThan(seen.isEmpty() ? 0 : seen.get(seen.size() - 1)).isLessThanOrEqualTo(1);
+                assertThat(share)
+                        .isGreaterThan(seen.isEmpty() ? 0 : seen.get(seen.size() - 1))
+                        .isLessThanOrEqualTo(1);
                 seen.add(share);
             }
 
@@ -202,8 +228,10 @@ final class WalkTest {
         TestRecordings recordings = new TestRecordings(folder);
         Recording recording = recordings.add("short", 1, 24, 1, 2, 3);
         Session session = session(List.of(recording), new Clip("short", 0, 1, 0, 0, 50, 0, 0, 0));
-        assertThatThrownBy(() -> print(session, recordings, tap("r0", Station.RAW, Channels.STEREO, SampleFormat.INT24, "x")))
-                .isInstanceOf(EOFException.class).hasMessageContaining("recording of 3");
+        assertThatThrownBy(() ->
+                        print(session, recordings, tap("r0", Station.RAW, Channels.STEREO, SampleFormat.INT24, "x")))
+                .isInstanceOf(EOFException.class)
+                .hasMessageContaining("recording of 3");
     }
 
     private static Session session(List<Recording> recordings, Clip... clips) {
@@ -224,13 +252,33 @@ final class WalkTest {
     }
 
     private static List<Tap> tapsIn(Path target, Session session, SampleFormat depth, String prefix) {
-        return session.rows().stream().map(row -> new Tap(row.id(), row instanceof MixRow ? Station.FADER : Station.RAW,
-                Channels.STEREO, depth, session.rate(), Tap.Container.WAV, 0, target.resolve(prefix + row.id()), BROADCAST,
-                row.id().hashCode())).toList();
+        return session.rows().stream()
+                .map(row -> new Tap(
+                        row.id(),
+                        row instanceof MixRow ? Station.FADER : Station.RAW,
+                        Channels.STEREO,
+                        depth,
+                        session.rate(),
+                        Tap.Container.WAV,
+                        0,
+                        target.resolve(prefix + row.id()),
+                        BROADCAST,
+                        row.id().hashCode()))
+                .toList();
     }
 
     private Tap tap(String row, Station station, Channels channels, SampleFormat depth, String name) {
-        return new Tap(row, station, channels, depth, new SampleRate(48_000), Tap.Container.WAV, 0, out.resolve(name), BROADCAST, 77);
+        return new Tap(
+                row,
+                station,
+                channels,
+                depth,
+                new SampleRate(48_000),
+                Tap.Container.WAV,
+                0,
+                out.resolve(name),
+                BROADCAST,
+                77);
     }
 
     private double[][] read(String name) throws IOException {

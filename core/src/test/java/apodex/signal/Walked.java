@@ -21,8 +21,12 @@ final class Walked {
     /** What is printed, and how. */
     record How(Sharing sharing, SampleFormat depth, Passage passage, int threads, int blockFrames) {
         static How floats(Session session, Returns returns, Dynamics dynamics) {
-            return new How(new Sharing(returns, dynamics), SampleFormat.FLOAT32,
-                    new Passage(new FrameRange(0, session.frames()), 0, new Passage.Tail(0.5)), 2, Walk.BLOCK_FRAMES);
+            return new How(
+                    new Sharing(returns, dynamics),
+                    SampleFormat.FLOAT32,
+                    new Passage(new FrameRange(0, session.frames()), 0, new Passage.Tail(0.5)),
+                    2,
+                    Walk.BLOCK_FRAMES);
         }
 
         How depth(SampleFormat other) {
@@ -39,15 +43,26 @@ final class Walked {
     }
 
     /** @param points row ids and stations, such as {@code a0@BUS} */
-    static Walked print(Session session, TestRecordings recordings, Path folder, How how, List<String> points) throws IOException {
+    static Walked print(Session session, TestRecordings recordings, Path folder, How how, List<String> points)
+            throws IOException {
         Path out = Files.createTempDirectory(folder, "walked");
         List<Tap> taps = new ArrayList<>();
         for (String point : points) {
             String[] parts = point.split("@");
-            taps.add(new Tap(parts[0], Station.valueOf(parts[1]), Channels.STEREO, how.depth, session.rate(),
-                    Tap.Container.WAV, 0, out.resolve(point), null, point.hashCode()));
+            taps.add(new Tap(
+                    parts[0],
+                    Station.valueOf(parts[1]),
+                    Channels.STEREO,
+                    how.depth,
+                    session.rate(),
+                    Tap.Container.WAV,
+                    0,
+                    out.resolve(point),
+                    null,
+                    point.hashCode()));
         }
-        new Walk(session, taps, how.passage, how.sharing, recordings, how.threads, how.blockFrames).print(WalkObserver.NONE);
+        new Walk(session, taps, how.passage, how.sharing, recordings, how.threads, how.blockFrames)
+                .print(WalkObserver.NONE);
         Walked walked = new Walked();
         for (String point : points) {
             walked.sides.put(point, read(out.resolve(point)));

@@ -18,13 +18,19 @@ final class TempoMapTest {
         assertThat(waltz.frameOfBar(1, RATE)).isZero();
         assertThat(waltz.frameOfBar(37, RATE)).isEqualTo(36 * 90_000);
         TempoMap sixEight = TempoMap.steady(120, Meter.parse(" 6 / 8 "));
-        assertThat(sixEight.frameOfBar(2, RATE)).as("six eighths are three quarters").isEqualTo(72_000);
+        assertThat(sixEight.frameOfBar(2, RATE))
+                .as("six eighths are three quarters")
+                .isEqualTo(72_000);
     }
 
     @Test
     void metersChangeWhereTheySay() {
-        TempoMap map = new TempoMap(List.of(new TempoChange(0, 60, TempoChange.Way.JUMP)),
-                List.of(new MeterChange(1, Meter.parse("4/4")), new MeterChange(3, Meter.parse("3/4")), new MeterChange(5, Meter.parse("7/8"))));
+        TempoMap map = new TempoMap(
+                List.of(new TempoChange(0, 60, TempoChange.Way.JUMP)),
+                List.of(
+                        new MeterChange(1, Meter.parse("4/4")),
+                        new MeterChange(3, Meter.parse("3/4")),
+                        new MeterChange(5, Meter.parse("7/8"))));
         assertThat(map.quarterOfBar(3)).isEqualTo(8);
         assertThat(map.quarterOfBar(5)).isEqualTo(14);
         assertThat(map.quarterOfBar(7)).isEqualTo(21);
@@ -32,13 +38,18 @@ final class TempoMapTest {
             assertThat(map.barAt(map.quarterOfBar(bar))).isEqualTo(bar);
             assertThat(map.barAt(map.quarterOfBar(bar + 1) - 1e-6)).isEqualTo(bar);
         }
-        assertThat(map.framesOfBarsAt(2, 9 * 48_000, RATE)).as("two bars of three").isEqualTo(6 * 48_000);
+        assertThat(map.framesOfBarsAt(2, 9 * 48_000, RATE))
+                .as("two bars of three")
+                .isEqualTo(6 * 48_000);
     }
 
     @Test
     void aGlideTakesTheTimeItsIntegralSays() {
-        TempoMap map = new TempoMap(List.of(new TempoChange(0, 120, TempoChange.Way.JUMP),
-                new TempoChange(4, 120, TempoChange.Way.JUMP), new TempoChange(12, 60, TempoChange.Way.GLIDE)),
+        TempoMap map = new TempoMap(
+                List.of(
+                        new TempoChange(0, 120, TempoChange.Way.JUMP),
+                        new TempoChange(4, 120, TempoChange.Way.JUMP),
+                        new TempoChange(12, 60, TempoChange.Way.GLIDE)),
                 List.of(new MeterChange(1, Meter.FOUR_FOUR)));
         double steps = 0;
         int parts = 100_000;
@@ -47,7 +58,9 @@ final class TempoMapTest {
         }
         assertThat(map.secondsAt(12)).isCloseTo(2 + steps, within(1e-9));
         assertThat(map.tempoAt(8)).isEqualTo(90);
-        assertThat(map.secondsAt(13) - map.secondsAt(12)).as("afterwards it stays").isCloseTo(1, within(1e-12));
+        assertThat(map.secondsAt(13) - map.secondsAt(12))
+                .as("afterwards it stays")
+                .isCloseTo(1, within(1e-12));
         for (double quarter = 0; quarter < 20; quarter += 0.37) {
             assertThat(map.quarterAt(map.secondsAt(quarter))).isCloseTo(quarter, within(1e-9));
         }
@@ -63,7 +76,8 @@ final class TempoMapTest {
     @ParameterizedTest
     @ValueSource(strings = {"3", "0/4", "3/5", "65/4", "3/64", "", "-3/4", "3/4/5"})
     void refusesWhatIsNoMeter(String written) {
-        assertThatThrownBy(() -> Meter.parse(written)).isInstanceOf(IllegalArgumentException.class)
+        assertThatThrownBy(() -> Meter.parse(written))
+                .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageContaining(written);
     }
 

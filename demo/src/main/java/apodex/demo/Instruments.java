@@ -42,7 +42,8 @@ final class Instruments {
             notes.add(new Note(beat + 1, 0.25, SNARE, 58));
             notes.add(new Note(beat + 2, 0.25, SNARE, 66));
             for (int eighth = 0; eighth < 6; eighth++) {
-                notes.add(new Note(beat + eighth * 0.5, 0.2, eighth % 2 == 0 ? CLOSED_HAT : SHAKER, eighth == 0 ? 70 : 44));
+                notes.add(new Note(
+                        beat + eighth * 0.5, 0.2, eighth % 2 == 0 ? CLOSED_HAT : SHAKER, eighth == 0 ? 70 : 44));
             }
             if (bar % 8 == 4) {
                 notes.add(new Note(beat + 2.5, 0.4, LOW_TOM, 84));

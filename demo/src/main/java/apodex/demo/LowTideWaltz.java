@@ -1,8 +1,8 @@
 package apodex.demo;
 
 import apodex.audio.BroadcastExtension;
-import apodex.audio.PcmEncoder;
 import apodex.audio.Dither;
+import apodex.audio.PcmEncoder;
 import apodex.audio.SampleFormat;
 import apodex.audio.WavWriter;
 import apodex.handoff.Handoff;
@@ -16,7 +16,6 @@ import apodex.session.Fade;
 import apodex.session.Insert;
 import apodex.session.Key;
 import apodex.session.Marker;
-import apodex.session.MixRow;
 import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.ReturnRow;
@@ -44,6 +43,7 @@ public final class LowTideWaltz {
     public static final String TITLE = "Low Tide Waltz";
     /** Recorded at ten in the morning. */
     private static final long START_REFERENCE = 10L * 60 * 60 * Timing.RATE.hertz();
+
     private static final String RECORDED_ON = "2026-05-17";
     private static final int HANDLE_FRAMES = 12_000;
     private static final int FADE_FRAMES = 480;
@@ -53,6 +53,7 @@ public final class LowTideWaltz {
     private static final List<String> BARE_EDGES = List.of("bari ribbon preC take4 FINAL");
     /** An edit that slipped by 3 ms. */
     private static final String SLIPPED = "Tuba";
+
     private static final int SLIP_FRAMES = 144;
     private static final String CLIP_EFFECT_ON = "Choir Tenor";
     private static final String CLICK = "clk";
@@ -98,12 +99,29 @@ public final class LowTideWaltz {
         rows.addAll(Mixer.busesAndReturns());
         rows.add(Mixer.mix());
         rows.sort(Comparator.comparingInt(row -> Mixer.ORDER.indexOf(row.id())));
-        Song song = new Song(TITLE, "Salt Harbour Players", Score.BEATS_PER_MINUTE, Timing.METER, Key.parse("G major"),
-                Timing.SLOWING, List.of());
-        List<Marker> markers = List.of(marker(1, "Intro"), marker(5, "Verse"), marker(21, "Turn"), marker(25, "Last verse"),
+        Song song = new Song(
+                TITLE,
+                "Salt Harbour Players",
+                Score.BEATS_PER_MINUTE,
+                Timing.METER,
+                Key.parse("G major"),
+                Timing.SLOWING,
+                List.of());
+        List<Marker> markers = List.of(
+                marker(1, "Intro"),
+                marker(5, "Verse"),
+                marker(21, "Turn"),
+                marker(25, "Last verse"),
                 marker(33, "Out"));
-        return SessionRules.checked(new Session(song, Timing.RATE, START_REFERENCE, RECORDED_ON, PanLaw.MINUS_3, markers,
-                recordings.stream().distinct().toList(), rows));
+        return SessionRules.checked(new Session(
+                song,
+                Timing.RATE,
+                START_REFERENCE,
+                RECORDED_ON,
+                PanLaw.MINUS_3,
+                markers,
+                recordings.stream().distinct().toList(),
+                rows));
     }
 
     private static Marker marker(int bar, String name) {
@@ -138,11 +156,14 @@ public final class LowTideWaltz {
 
     /** Forgotten by whoever planned: the amplifier's dry twin. */
     private static boolean isAmplified(Session session, String row) {
-        return session.row(row).orElseThrow().strip().inserts().stream().anyMatch(insert -> insert.effect().equals("amplifier"));
+        return session.row(row).orElseThrow().strip().inserts().stream()
+                .anyMatch(insert -> insert.effect().equals("amplifier"));
     }
 
     private static boolean isWorthAFile(Session session, Row row) {
-        return row instanceof ReturnRow ? session.rows().stream().anyMatch(each -> each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())))
+        return row instanceof ReturnRow
+                ? session.rows().stream().anyMatch(each -> each.strip().sends().stream()
+                        .anyMatch(send -> send.to().equals(row.id())))
                 : !(row instanceof AudioRow audio) || !audio.clips().isEmpty();
     }
 
@@ -170,7 +191,8 @@ public final class LowTideWaltz {
         }
         clips.add(clip(recording, clipStart, clipEnd, from));
         if (track.name().equals(CLIP_EFFECT_ON)) {
-            clips.replaceAll(clip -> clip.withInserts(List.of(Insert.of("bell", Map.of("hertz", 400.0, "gainDb", -1.5)))));
+            clips.replaceAll(
+                    clip -> clip.withInserts(List.of(Insert.of("bell", Map.of("hertz", 400.0, "gainDb", -1.5)))));
         }
         if (!BARE_EDGES.contains(track.name())) {
             clips.replaceAll(clip -> faded(clip, clips));
@@ -180,14 +202,23 @@ public final class LowTideWaltz {
 
     private static Clip clip(Recording recording, int start, int end, int recordedFrom) {
         boolean lastOfSong = end == Timing.SONG_FRAMES;
-        return new Clip(recording.sha256(), 0, recording.channels(), start, start - recordedFrom, end - start, 0, 0,
+        return new Clip(
+                recording.sha256(),
+                0,
+                recording.channels(),
+                start,
+                start - recordedFrom,
+                end - start,
+                0,
+                0,
                 lastOfSong ? FADE_FRAMES : 0);
     }
 
     /** Soft at both ends, except where one clip goes on into the next. */
     private static Clip faded(Clip clip, List<Clip> all) {
         boolean follows = all.stream().anyMatch(each -> each.range().end() == clip.position());
-        boolean goesOn = all.stream().anyMatch(each -> each.position() == clip.range().end());
+        boolean goesOn =
+                all.stream().anyMatch(each -> each.position() == clip.range().end());
         Fade out = goesOn || clip.fadeOut().frames() > 0 ? clip.fadeOut() : Fade.straight(EDGE_FRAMES);
         return clip.withFades(follows ? Fade.NONE : Fade.straight(EDGE_FRAMES), out);
     }
@@ -200,7 +231,9 @@ public final class LowTideWaltz {
         boolean foreign = track.name().equals(CLICK);
         double[][] block = new double[channels][];
         for (int c = 0; c < channels; c++) {
-            block[c] = foreign ? Surroundings.click(CLICK_RATE) : java.util.Arrays.copyOfRange(track.sides().get(c), from, to);
+            block[c] = foreign
+                    ? Surroundings.click(CLICK_RATE)
+                    : java.util.Arrays.copyOfRange(track.sides().get(c), from, to);
         }
         int frames = block[0].length;
         SampleFormat depth = foreign ? SampleFormat.INT16 : SampleFormat.INT24;
@@ -208,8 +241,14 @@ public final class LowTideWaltz {
         PcmEncoder encoder = new PcmEncoder(depth, channels, 0);
         byte[] bytes = new byte[frames * encoder.frameBytes()];
         encoder.encode(block, 0, frames, 0, Dither.NONE, bytes);
-        BroadcastExtension broadcast = new BroadcastExtension(track.name(), "Salt Harbour", "", RECORDED_ON,
-                "10:00:00", foreign ? START_REFERENCE * CLICK_RATE.hertz() / Timing.RATE.hertz() : START_REFERENCE + from, "");
+        BroadcastExtension broadcast = new BroadcastExtension(
+                track.name(),
+                "Salt Harbour",
+                "",
+                RECORDED_ON,
+                "10:00:00",
+                foreign ? START_REFERENCE * CLICK_RATE.hertz() / Timing.RATE.hertz() : START_REFERENCE + from,
+                "");
         try (WavWriter out = new WavWriter(file, rate, channels, depth, frames, broadcast)) {
             out.write(bytes, bytes.length);
         }

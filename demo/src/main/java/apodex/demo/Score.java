@@ -11,7 +11,11 @@ final class Score {
 
     /** A chord: root of the bass, then the notes above it, all near middle C. */
     private enum Chord {
-        G(43, 59, 62, 67), C(48, 60, 64, 67), D(50, 62, 66, 69), EM(40, 59, 64, 67), AM(45, 60, 64, 69);
+        G(43, 59, 62, 67),
+        C(48, 60, 64, 67),
+        D(50, 62, 66, 69),
+        EM(40, 59, 64, 67),
+        AM(45, 60, 64, 69);
 
         private final int root;
         private final int[] upper;
@@ -24,11 +28,27 @@ final class Score {
 
     private static final Chord[] VERSE = {
         Chord.G, Chord.G, Chord.C, Chord.G, Chord.EM, Chord.C, Chord.D, Chord.D,
-        Chord.G, Chord.EM, Chord.C, Chord.D, Chord.AM, Chord.D, Chord.G, Chord.G};
+        Chord.G, Chord.EM, Chord.C, Chord.D, Chord.AM, Chord.D, Chord.G, Chord.G
+    };
     /** The tune, a bar a line: pitch and beats, one after the other; 0 rests. */
     private static final int[][] TUNE = {
-        {67, 2, 69, 1}, {71, 2, 69, 1}, {72, 2, 71, 1}, {67, 3}, {64, 1, 67, 1, 71, 1}, {72, 2, 76, 1}, {74, 3}, {0, 3},
-        {71, 2, 74, 1}, {76, 2, 71, 1}, {72, 1, 71, 1, 69, 1}, {69, 2, 66, 1}, {69, 2, 72, 1}, {66, 2, 69, 1}, {67, 3}, {0, 3}};
+        {67, 2, 69, 1},
+        {71, 2, 69, 1},
+        {72, 2, 71, 1},
+        {67, 3},
+        {64, 1, 67, 1, 71, 1},
+        {72, 2, 76, 1},
+        {74, 3},
+        {0, 3},
+        {71, 2, 74, 1},
+        {76, 2, 71, 1},
+        {72, 1, 71, 1, 69, 1},
+        {69, 2, 66, 1},
+        {69, 2, 72, 1},
+        {66, 2, 69, 1},
+        {67, 3},
+        {0, 3}
+    };
 
     private Score() {}
 
@@ -140,8 +160,10 @@ final class Score {
     /** Alone in the first half of the turn. */
     static List<Note> frameDrum() {
         return List.of(
-                new Note(beatOf(21), 2, 38, 1.0), new Note(beatOf(21) + 2, 1, 41, 0.7),
-                new Note(beatOf(22), 1, 38, 1.0), new Note(beatOf(22) + 1, 0.5, 41, 0.8),
+                new Note(beatOf(21), 2, 38, 1.0),
+                new Note(beatOf(21) + 2, 1, 41, 0.7),
+                new Note(beatOf(22), 1, 38, 1.0),
+                new Note(beatOf(22) + 1, 0.5, 41, 0.8),
                 new Note(beatOf(22) + 1.5, 0.5, 41, 0.6));
     }
 }

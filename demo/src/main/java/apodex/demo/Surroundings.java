@@ -15,7 +15,9 @@ final class Surroundings {
             double hertz = beat % Timing.METER.beats() == 0 ? 1_760 : 1_320;
             int start = (int) ((long) Timing.frame(beat) * rate.hertz() / Timing.RATE.hertz());
             for (int i = 0; i < rate.hertz() / 33 && start + i < out.length; i++) {
-                out[start + i] = 0.25 * StrictMath.sin(2 * Math.PI * hertz * i / rate.hertz()) * StrictMath.exp(-200.0 * i / rate.hertz());
+                out[start + i] = 0.25
+                        * StrictMath.sin(2 * Math.PI * hertz * i / rate.hertz())
+                        * StrictMath.exp(-200.0 * i / rate.hertz());
             }
         }
         return out;

@@ -24,7 +24,8 @@ import org.junit.jupiter.params.provider.CsvSource;
  * for each file that the brief asks for, r(aw), s(haped), i(nserts), f(ader), b(us), m(ix), and r once for every take.
  */
 final class BriefPlansTest {
-    private static final String TABLE = """
+    private static final String TABLE =
+            """
             01 Rhythm bus                        | -  | b | m | ribm
             02 HandPerc_close                    | r  | - | - | rifbm
             03 Hand Perc OH                      | r  | - | - | rfbm
@@ -59,7 +60,10 @@ final class BriefPlansTest {
             32 Plate (old)                       | -  | - | - | -
             00 Mix                               | f  | f | f | rf
             """;
-    @TempDir private static Path folder;
+
+    @TempDir
+    private static Path folder;
+
     private static RecordingStore store;
     private static Session session;
 
@@ -82,10 +86,19 @@ final class BriefPlansTest {
         for (String line : rows) {
             String[] cells = line.split("\\|");
             String row = cells[0].substring(3).strip();
-            String planned = plan.rows().stream().filter(each -> each.name().replace("??", "-").equals(row)).findFirst().orElseThrow().row();
+            String planned = plan.rows().stream()
+                    .filter(each -> each.name().replace("??", "-").equals(row))
+                    .findFirst()
+                    .orElseThrow()
+                    .row();
             StringBuilder letters = new StringBuilder();
-            plan.prints().stream().filter(print -> print.row().equals(planned)).forEach(print -> letters.append(print.station().label().toLowerCase().charAt(0)));
-            assertThat(letters.isEmpty() ? "-" : letters.toString()).as("%s: %s", name, row).isEqualTo(cells[brief + 1].strip());
+            plan.prints().stream()
+                    .filter(print -> print.row().equals(planned))
+                    .forEach(print ->
+                            letters.append(print.station().label().toLowerCase().charAt(0)));
+            assertThat(letters.isEmpty() ? "-" : letters.toString())
+                    .as("%s: %s", name, row)
+                    .isEqualTo(cells[brief + 1].strip());
         }
         assertThat(rows).hasSize(plan.rows().size());
         assertThat(plan.prints()).hasSize(files);
@@ -96,10 +109,25 @@ final class BriefPlansTest {
     void bringsWithThemWhatTheyAreFor() throws Exception {
         Plan overdubs = plan(1);
         assertThat(overdubs.prints().get(0).path()).isEqualTo("Guide/00_Click.wav");
-        assertThat(overdubs.passage().leadInFrames()).as("two bars of 3/4 at 96: 3.75 s").isEqualTo(180_000);
-        assertThat(plan(0).notes()).extracting(NoteFile::path).containsExactly("MIDI/05_Little kit.mid", "MIDI/17_Harbour bell.mid", "MIDI/18_Fog.mid", "MIDI/00_All notes.mid");
+        assertThat(overdubs.passage().leadInFrames())
+                .as("two bars of 3/4 at 96: 3.75 s")
+                .isEqualTo(180_000);
+        assertThat(plan(0).notes())
+                .extracting(NoteFile::path)
+                .containsExactly(
+                        "MIDI/05_Little kit.mid",
+                        "MIDI/17_Harbour bell.mid",
+                        "MIDI/18_Fog.mid",
+                        "MIDI/00_All notes.mid");
         assertThat(plan(3).document()).isTrue();
-        assertThat(plan(2).prints()).extracting(Print::path).containsExactly("Groups/01_Rhythm bus_Mix.wav", "Groups/11_Band bus_Mix.wav", "Groups/19_Voices bus_Mix.wav",
-                "Wet/24_Room_Mix.wav", "Wet/25_Waves (field recording)_Mix.wav", "Reference/00_Reference Mix.wav");
+        assertThat(plan(2).prints())
+                .extracting(Print::path)
+                .containsExactly(
+                        "Groups/01_Rhythm bus_Mix.wav",
+                        "Groups/11_Band bus_Mix.wav",
+                        "Groups/19_Voices bus_Mix.wav",
+                        "Wet/24_Room_Mix.wav",
+                        "Wet/25_Waves (field recording)_Mix.wav",
+                        "Reference/00_Reference Mix.wav");
     }
 }

@@ -20,7 +20,8 @@ import org.junit.jupiter.api.io.TempDir;
 /** The demo song from a brief to somebody's hands: plan, print, proof, parcel, pickup. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 final class BriefToPickupTest extends InTheBrowser {
-    @TempDir private static Path folder;
+    @TempDir
+    private static Path folder;
 
     BriefToPickupTest() {
         super("--apodex.demo=true");
@@ -42,9 +43,13 @@ final class BriefToPickupTest extends InTheBrowser {
         assertThat(dialog.getByLabel("Name")).hasValue("For mixing, ours");
         dialog.getByLabel("Returns at Fader").check();
         dialog.getByLabel("Sample format").selectOption("int16");
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save").setExact(true)).click();
+        dialog.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Save").setExact(true))
+                .click();
         dialog.getByText("Use for The mixer").click();
-        assertThat(page.getByText("Planned again: For mixing, ours. Kept as you set it:")).isVisible();
+        assertThat(page.getByText("Planned again: For mixing, ours. Kept as you set it:"))
+                .isVisible();
         assertThat(page.locator("footer")).containsText("34 files");
         assertThat(page.locator("#depth")).hasValue("int16");
         button("Undo").click();
@@ -61,7 +66,8 @@ final class BriefToPickupTest extends InTheBrowser {
         assertThat(rows).hasCount(2);
         page.getByText("Voices bus").first().click();
         Locator panel = page.getByLabel("Selected row");
-        panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mix")).click();
+        panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mix"))
+                .click();
         assertThat(page.getByText("Print 32 files")).isHidden();
         button("Undo").click();
         page.getByLabel("Filter rows").fill("nothing like it");
@@ -93,7 +99,8 @@ final class BriefToPickupTest extends InTheBrowser {
             page.locator("#lead").fill("1");
             page.keyboard().press("Tab");
         });
-        page.waitForResponse("**/handoffs/*", () -> page.getByText("count", new Page.GetByTextOptions().setExact(true)).click());
+        page.waitForResponse("**/handoffs/*", () -> page.getByText("count", new Page.GetByTextOptions().setExact(true))
+                .click());
         page.getByLabel("Version").fill("first go");
         page.locator("footer .main-button").click();
         page.getByLabel("Progress").getByText("See the proof").click(new Locator.ClickOptions().setTimeout(150_000));
@@ -104,8 +111,10 @@ final class BriefToPickupTest extends InTheBrowser {
         button("Listen").click();
         assertThat(button("Stop")).isVisible();
         page.waitForFunction("() => parseFloat(document.querySelector('.bar .mono').textContent.slice(2)) > 0.3");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Reference mix")).click();
-        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Reference mix"))).isChecked();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Reference mix"))
+                .click();
+        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Reference mix")))
+                .isChecked();
         button("Stop").click();
         page.getByLabel("Hear 00_Click.wav").click();
         assertThat(button("Hear all again")).isVisible();
@@ -116,7 +125,8 @@ final class BriefToPickupTest extends InTheBrowser {
     void theParcelGoesOutUnderALinkAndAnAnswerComesBack() throws Exception {
         go("/s/low-tide-waltz/plan");
         page.getByLabel("Handoff").selectOption("Alternative mixes · Groups");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel"))
+                .click();
         Locator panel = page.getByLabel("The parcel");
         assertThat(panel).containsText("Low Tide Waltz_Groups_first go_48k_24bit_96bpm_Gmaj.zip");
         assertThat(page.frameLocator("iframe").locator("body")).containsText("counted in the click’s file");
@@ -125,7 +135,9 @@ final class BriefToPickupTest extends InTheBrowser {
         panel.getByText("Make a link").click();
         assertThat(panel).containsText("not opened yet");
         String link = panel.locator("a[target=_blank]").first().getAttribute("href");
-        try (Page phone = page.context().browser().newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(390, 844))) {
+        try (Page phone = page.context()
+                .browser()
+                .newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(390, 844))) {
             phone.navigate(server.client().uri(link).toString());
             phone.getByLabel("Pass phrase").fill("high tide");
             phone.getByText("Open", new Page.GetByTextOptions().setExact(true)).click();
@@ -133,10 +145,17 @@ final class BriefToPickupTest extends InTheBrowser {
             phone.getByLabel("Pass phrase").fill("low tide");
             phone.getByText("Open", new Page.GetByTextOptions().setExact(true)).click();
             assertThat(phone.getByText("Here it is.")).isVisible();
-            assertThat((Boolean) phone.evaluate("() => document.documentElement.scrollWidth <= 390")).as("nothing is wider than the phone").isTrue();
-            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hear the mix")).click();
-            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
-            Download download = phone.waitForDownload(() -> phone.getByText("Download everything").click());
+            assertThat((Boolean) phone.evaluate("() => document.documentElement.scrollWidth <= 390"))
+                    .as("nothing is wider than the phone")
+                    .isTrue();
+            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hear the mix"))
+                    .click();
+            phone.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Stop").setExact(true))
+                    .click();
+            Download download = phone.waitForDownload(
+                    () -> phone.getByText("Download everything").click());
             download.saveAs(folder.resolve("parcel.zip"));
             phone.getByText("Something is wrong").click();
             phone.getByLabel("What is wrong, or missing?").fill("Where is the tuba?");
@@ -150,7 +169,13 @@ final class BriefToPickupTest extends InTheBrowser {
             groups = files.toList();
         }
         assertThat(groups).isNotEmpty();
-        assertThat(OutsideTools.run(folder.resolve("parcel"), "soxi", "-r", groups.get(0).toString()).trim()).isEqualTo("48000");
+        assertThat(OutsideTools.run(
+                                folder.resolve("parcel"),
+                                "soxi",
+                                "-r",
+                                groups.get(0).toString())
+                        .trim())
+                .isEqualTo("48000");
         page.reload();
         assertThat(panel).containsText("problem: Where is the tuba?");
         assertThat(panel).containsText("fetched 1×");
@@ -165,15 +190,27 @@ final class BriefToPickupTest extends InTheBrowser {
     void aSecondRunTakesOverWhatDidNotChange() throws Exception {
         go("/s/low-tide-waltz/plan");
         page.getByText("Print 32 files").click();
-        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(150_000));
-        int revision = server.client().get("/api/sessions/low-tide-waltz").json().get("revision").asInt();
-        server.client().post("/api/sessions/low-tide-waltz/edits", "{\"revision\": " + revision + ", \"edit\": {\"type\": \"setFader\", \"row\": \"r7\", \"faderDb\": -11.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
+        page.getByLabel("Progress")
+                .getByText("See the proof")
+                .waitFor(new Locator.WaitForOptions().setTimeout(150_000));
+        int revision = server.client()
+                .get("/api/sessions/low-tide-waltz")
+                .json()
+                .get("revision")
+                .asInt();
+        server.client()
+                .post(
+                        "/api/sessions/low-tide-waltz/edits",
+                        "{\"revision\": " + revision
+                                + ", \"edit\": {\"type\": \"setFader\", \"row\": \"r7\", \"faderDb\": -11.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
         go("/s/low-tide-waltz/plan");
         page.reload();
         Locator print = page.locator("footer .main-button");
         assertThat(print).containsText(java.util.regex.Pattern.compile("Print \\d changed"));
         print.click();
-        page.getByLabel("Progress").getByText("See the proof").waitFor(new Locator.WaitForOptions().setTimeout(150_000));
+        page.getByLabel("Progress")
+                .getByText("See the proof")
+                .waitFor(new Locator.WaitForOptions().setTimeout(150_000));
         assertThat(page.getByText("taken over as they were.")).isVisible();
         assertThat(page.getByText("Since run 1")).isVisible();
         assertThat(page.getByText("as it was").first()).isVisible();

@@ -18,20 +18,33 @@ final class Browsing implements AutoCloseable {
     private final List<String> complaints = new ArrayList<>();
 
     Browsing() {
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(chromium()).setArgs(List.of(
-                "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--disable-component-update", "--disable-sync")));
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(chromium())
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
     }
 
     private static Path chromium() {
-        return List.of(Path.of("/usr/bin/chromium"), Path.of("/usr/bin/chromium-browser")).stream().filter(Files::isExecutable)
-                .findFirst().orElseThrow(() -> new IllegalStateException("Debian's package chromium is missing."));
+        return List.of(Path.of("/usr/bin/chromium"), Path.of("/usr/bin/chromium-browser")).stream()
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("Debian's package chromium is missing."));
     }
 
     /** A fresh page of the design size. */
     Page page() {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+        BrowserContext context = browser.newContext(
+                new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
         Page page = context.newPage();
         page.setDefaultTimeout(20_000);
         page.onPageError(complaints::add);

@@ -15,7 +15,9 @@ import org.junit.jupiter.api.io.TempDir;
 /** A server of its own and a browser for each class, a fresh page for each test, and no complaints from the page at its end. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class InTheBrowser {
-    @TempDir private static Path data;
+    @TempDir
+    private static Path data;
+
     private final String[] settings;
     TestServer server;
     Browsing browsing;

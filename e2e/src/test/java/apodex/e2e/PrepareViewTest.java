@@ -20,23 +20,37 @@ final class PrepareViewTest extends InTheBrowser {
     void theDemoSongIsBroughtToReadyWithTheKeyboardAlone() {
         page.navigate(server.client().uri("/#/s/low-tide-waltz/prepare").toString());
         Locator findings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Findings"));
-        assertThat(findings).containsText("1 stops", new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
-        assertThat(findings.locator("progress")).hasCount(0, new com.microsoft.playwright.assertions.LocatorAssertions.HasCountOptions().setTimeout(30_000));
+        assertThat(findings)
+                .containsText(
+                        "1 stops",
+                        new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions()
+                                .setTimeout(30_000));
+        assertThat(findings.locator("progress"))
+                .hasCount(
+                        0,
+                        new com.microsoft.playwright.assertions.LocatorAssertions.HasCountOptions().setTimeout(30_000));
         Locator names = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Names"));
         assertThat(names.locator("mark").first()).isVisible();
         int steps = 0;
-        for (Locator open = findings.locator(".list button:not(.left)"); open.count() > 0 && steps < MOST_STEPS; steps++) {
+        for (Locator open = findings.locator(".list button:not(.left)");
+                open.count() > 0 && steps < MOST_STEPS;
+                steps++) {
             String before = findings.innerText();
             open.first().focus();
             page.keyboard().press("Enter");
-            Locator remedy = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("What can be done")).getByRole(AriaRole.BUTTON).first();
+            Locator remedy = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("What can be done"))
+                    .getByRole(AriaRole.BUTTON)
+                    .first();
             remedy.focus();
             page.keyboard().press("Enter");
-            page.waitForFunction("before => document.querySelector('section[aria-label=\"Findings\"]').innerText !== before", before);
+            page.waitForFunction(
+                    "before => document.querySelector('section[aria-label=\"Findings\"]').innerText !== before",
+                    before);
         }
         assertThat(steps).isBetween(20, MOST_STEPS - 1);
         assertThat(page.getByText("This session is ready.")).isVisible();
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare"))).containsText("ready");
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare")))
+                .containsText("ready");
         for (String sentence : new String[] {"Lead Voice", "Frame Drum", "Click"}) {
             page.getByLabel("all rows").check();
             nameIsThere(page, sentence, 1);
@@ -59,21 +73,30 @@ final class PrepareViewTest extends InTheBrowser {
         page.getByLabel("Replace with").fill("Squeezebox");
         page.getByText("Replace in 2 names").click();
         nameIsThere(page, "Squeezebox L", 1);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Undo").setExact(true))
+                .click();
         nameIsThere(page, "Squeezebox L", 0);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Undo").setExact(true))
+                .click();
         assertThat(fields.nth(3)).hasValue(first);
         page.getByText("File names:").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByText("+ song").click();
         assertThat(dialog).containsText("_Low Tide Waltz.wav");
-        dialog.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("song")).press("ArrowLeft");
+        dialog.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("song"))
+                .press("ArrowLeft");
         dialog.getByLabel("Capitals").selectOption("lower");
         assertThat(dialog).containsText("low tide waltz");
     }
 
     private static void nameIsThere(Page page, String name, int times) {
-        page.waitForFunction("([name, times]) => [...document.querySelectorAll('input.name')].filter(field => field.value === name).length === times",
+        page.waitForFunction(
+                "([name, times]) => [...document.querySelectorAll('input.name')].filter(field => field.value === name).length === times",
                 java.util.List.of(name, times));
     }
 }

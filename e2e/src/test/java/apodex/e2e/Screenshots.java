@@ -11,30 +11,58 @@ import org.junit.jupiter.api.io.TempDir;
 /** Makes docs/screenshots anew from the demo song; run by {@code ./apodex shots}, not with the tests. */
 final class Screenshots {
     private static final Path TARGET = Path.of("../docs/screenshots");
-    @TempDir private Path data;
+
+    @TempDir
+    private Path data;
 
     @Test
     void take() throws Exception {
         Files.createDirectories(TARGET);
-        try (TestServer server = TestServer.start(data, "--apodex.demo=true"); Browsing browsing = new Browsing()) {
-            String handoff = server.client().get("/api/sessions/low-tide-waltz/handoffs").json().get(0).get("id").asText();
-            String run = server.client().await(server.client().run(handoff)).get("id").asText();
-            String link = server.client().post("/api/runs/" + run + "/pickups", "{\"days\": 14, \"message\": \"Hello! Dry tracks, groups as a guide, and the mix we like.\"}").json()
-                    .get("path").asText().replace("/p/", "/pickup/");
+        try (TestServer server = TestServer.start(data, "--apodex.demo=true");
+                Browsing browsing = new Browsing()) {
+            String handoff = server.client()
+                    .get("/api/sessions/low-tide-waltz/handoffs")
+                    .json()
+                    .get(0)
+                    .get("id")
+                    .asText();
+            String run = server.client()
+                    .await(server.client().run(handoff))
+                    .get("id")
+                    .asText();
+            String link = server.client()
+                    .post(
+                            "/api/runs/" + run + "/pickups",
+                            "{\"days\": 14, \"message\": \"Hello! Dry tracks, groups as a guide, and the mix we like.\"}")
+                    .json()
+                    .get("path")
+                    .asText()
+                    .replace("/p/", "/pickup/");
             shootPhone(browsing, server, link);
             Page page = browsing.page();
-            shoot(page, server, "/", "sessions", () -> { });
-            shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon").first().click());
-            shoot(page, server, "/s/low-tide-waltz/prepare", "prepare", () -> page.getByText("Clipped recording").first().click());
-            shoot(page, server, "/s/low-tide-waltz/prepare", "names", () -> page.getByText("File names:").first().click());
+            shoot(page, server, "/", "sessions", () -> {});
+            shoot(page, server, "/s/low-tide-waltz", "session", () -> page.getByText("bari ribbon")
+                    .first()
+                    .click());
+            shoot(page, server, "/s/low-tide-waltz/prepare", "prepare", () -> page.getByText("Clipped recording")
+                    .first()
+                    .click());
+            shoot(page, server, "/s/low-tide-waltz/prepare", "names", () -> page.getByText("File names:")
+                    .first()
+                    .click());
             page.reload();
-            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("bari ribbon").first().click());
-            shoot(page, server, "/s/low-tide-waltz/print", "print", () -> { });
-            shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari").first().click());
-            shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> { });
-            shoot(page, server, link, "pickup", () -> { });
+            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("bari ribbon")
+                    .first()
+                    .click());
+            shoot(page, server, "/s/low-tide-waltz/print", "print", () -> {});
+            shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari")
+                    .first()
+                    .click());
+            shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> {});
+            shoot(page, server, link, "pickup", () -> {});
             shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night"))
+                        .click();
                 page.getByText("Tuba").first().click();
             });
         }
@@ -43,7 +71,7 @@ final class Screenshots {
     private static void shootPhone(Browsing browsing, TestServer server, String path) {
         Page phone = browsing.page();
         phone.setViewportSize(390, 844);
-        shoot(phone, server, path, "pickup-phone", () -> { });
+        shoot(phone, server, path, "pickup-phone", () -> {});
         phone.context().close();
     }
 

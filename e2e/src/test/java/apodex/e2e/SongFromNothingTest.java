@@ -27,7 +27,10 @@ final class SongFromNothingTest extends InTheBrowser {
     private static final int SECOND = 48_000;
     private static final int RULER = 62;
     private static final int ROW = 37;
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
+
     private String id;
 
     /** Whole numbers of 24 bits that come and go gently, so that nothing needs putting right but what the test does. */
@@ -45,8 +48,13 @@ final class SongFromNothingTest extends InTheBrowser {
         for (long sample : samples) {
             values.add(sample);
         }
-        return new FilePayload(name, "audio/wav", SoundBytes.riff().format(1, 1, SECOND, 24)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave());
+        return new FilePayload(
+                name,
+                "audio/wav",
+                SoundBytes.riff()
+                        .format(1, 1, SECOND, 24)
+                        .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values))
+                        .wave());
     }
 
     private final long[] tuba = tone(2 * SECOND, 0.3, 110);
@@ -57,7 +65,9 @@ final class SongFromNothingTest extends InTheBrowser {
     @Test
     void aSmallSongIsBuiltPreparedAndPrinted() throws Exception {
         page.navigate(server.client().uri("/").toString());
-        page.getByTestId("files").setInputFiles(new FilePayload[] {file("Tuba.wav", tuba), file("Harp.wav", harp), file("Voice.wav", voice)});
+        page.getByTestId("files")
+                .setInputFiles(
+                        new FilePayload[] {file("Tuba.wav", tuba), file("Harp.wav", harp), file("Voice.wav", voice)});
         page.getByText("Open the session").click();
         id = page.url().replaceAll(".*/s/", "");
         facts();
@@ -79,7 +89,10 @@ final class SongFromNothingTest extends InTheBrowser {
         page.getByLabel("Tempo", new Page.GetByLabelOptions().setExact(true)).fill("120");
         page.getByLabel("Meter", new Page.GetByLabelOptions().setExact(true)).fill("4/4");
         page.getByLabel("Key", new Page.GetByLabelOptions().setExact(true)).fill("C major");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Keep").setExact(true))
+                .click();
         assertThat(page.locator(".facts")).containsText("4/4 ♩ 120");
     }
 
@@ -93,27 +106,53 @@ final class SongFromNothingTest extends InTheBrowser {
             page.mouse().down();
             page.mouse().move(box.x + 1.4 * perSecond, y, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
             page.waitForResponse("**/edits", () -> {
-                page.mouse().move(box.x + 1.77 * perSecond, y, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
+                page.mouse()
+                        .move(
+                                box.x + 1.77 * perSecond,
+                                y,
+                                new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
                 page.mouse().up();
             });
         }
         for (int row = 0; row < 3; row++) {
-            assertThat(session().get("rows").get(row).get("takes").get(0).get("clips").get(0).get("position").asLong()).as("snapped to a beat").isEqualTo(SECOND);
+            assertThat(session()
+                            .get("rows")
+                            .get(row)
+                            .get("takes")
+                            .get(0)
+                            .get("clips")
+                            .get(0)
+                            .get("position")
+                            .asLong())
+                    .as("snapped to a beat")
+                    .isEqualTo(SECOND);
         }
         page.waitForResponse("**/undo", () -> page.keyboard().press("Control+z"));
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo"))).isEnabled();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo")))
+                .isEnabled();
         page.waitForResponse("**/redo", () -> page.keyboard().press("Control+Shift+Z"));
     }
 
     private void makeABus() throws Exception {
         page.locator("button[data-row=r1]").click();
-        page.locator("button[data-row=r2]").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+        page.locator("button[data-row=r2]")
+                .click(new Locator.ClickOptions()
+                        .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
         page.getByText("+ Add").click();
-        page.waitForResponse("**/edits", () -> page.getByText("Bus for 2 chosen rows").click());
+        page.waitForResponse(
+                "**/edits", () -> page.getByText("Bus for 2 chosen rows").click());
         assertThat(session().get("rows").findValuesAsText("name").get(0)).isEqualTo("New bus");
-        assertThat(session().get("rows").get(1).get("strip").get("outputs").get(0).asText()).isEqualTo("r4");
+        assertThat(session()
+                        .get("rows")
+                        .get(1)
+                        .get("strip")
+                        .get("outputs")
+                        .get(0)
+                        .asText())
+                .isEqualTo("r4");
         page.locator("button[data-row=r4]").press("Enter");
-        page.getByLabel("Name of row 1", new Page.GetByLabelOptions().setExact(true)).fill("Band");
+        page.getByLabel("Name of row 1", new Page.GetByLabelOptions().setExact(true))
+                .fill("Band");
         page.waitForResponse("**/edits", () -> page.keyboard().press("Enter"));
     }
 
@@ -121,10 +160,13 @@ final class SongFromNothingTest extends InTheBrowser {
         page.locator("button[data-row=r4]").click();
         page.waitForResponse("**/edits", () -> page.getByLabel("Add an insert").selectOption("gain"));
         Locator side = page.getByLabel("Selected row and song");
-        Locator gain = side.locator(".settings label").filter(new Locator.FilterOptions().setHasText("Gain")).getByRole(AriaRole.TEXTBOX);
+        Locator gain = side.locator(".settings label")
+                .filter(new Locator.FilterOptions().setHasText("Gain"))
+                .getByRole(AriaRole.TEXTBOX);
         gain.fill("−6,0");
         page.waitForResponse("**/edits", () -> gain.press("Enter"));
-        JsonNode insert = session().get("rows").get(0).get("strip").get("inserts").get(0);
+        JsonNode insert =
+                session().get("rows").get(0).get("strip").get("inserts").get(0);
         assertThat(insert.get("effect").asText()).isEqualTo("gain");
         assertThat(insert.get("settings").elements().next().asDouble()).isEqualTo(-6);
     }
@@ -142,45 +184,66 @@ final class SongFromNothingTest extends InTheBrowser {
 
     private void chooseATake() throws Exception {
         page.getByText("+ Add").click();
-        com.microsoft.playwright.FileChooser chooser = page.waitForFileChooser(() -> page.getByText("New take of “Voice”…").click());
+        com.microsoft.playwright.FileChooser chooser = page.waitForFileChooser(
+                () -> page.getByText("New take of “Voice”…").click());
         page.waitForResponse("**/files?**", () -> chooser.setFiles(file("Voice again.wav", better)));
         Locator takes = page.getByLabel("Selected row and song");
-        assertThat(takes.getByLabel("Take 2", new Locator.GetByLabelOptions().setExact(true))).isChecked();
-        page.waitForResponse("**/edits", () -> takes.getByLabel("Take 1", new Locator.GetByLabelOptions().setExact(true)).check());
-        page.waitForResponse("**/edits", () -> takes.getByLabel("Take 2", new Locator.GetByLabelOptions().setExact(true)).check());
+        assertThat(takes.getByLabel("Take 2", new Locator.GetByLabelOptions().setExact(true)))
+                .isChecked();
+        page.waitForResponse(
+                "**/edits", () -> takes.getByLabel("Take 1", new Locator.GetByLabelOptions().setExact(true))
+                        .check());
+        page.waitForResponse(
+                "**/edits", () -> takes.getByLabel("Take 2", new Locator.GetByLabelOptions().setExact(true))
+                        .check());
         assertThat(session().get("rows").get(3).get("active").asText()).isEqualTo("t2");
     }
 
     private void prepare() {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare"))
+                .click();
         Locator findings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Findings"));
         Locator open = findings.locator(".list button:not(.left)");
         assertThat(open.first()).isVisible();
-        page.waitForFunction("() => fetch('/api/sessions/" + id + "/findings').then(answer => answer.json()).then(report => report.unmeasured === 0)");
+        page.waitForFunction("() => fetch('/api/sessions/" + id
+                + "/findings').then(answer => answer.json()).then(report => report.unmeasured === 0)");
         assertThat(findings.locator("progress")).hasCount(0);
         for (int left = open.count(); left > 0; left = open.count()) {
             open.first().click();
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Leave it").setExact(true)).click();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Leave it").setExact(true))
+                    .click();
             assertThat(open).hasCount(left - 1);
         }
         assertThat(page.getByText("This session is ready.")).isVisible();
     }
 
     private Path printAndFetch() throws Exception {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("3 Plan")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("3 Plan"))
+                .click();
         page.getByLabel("Sample format").selectOption("float32");
         assertThat(page.getByText("Print 4 files")).isVisible();
         page.getByText("Print 4 files").click();
         page.getByLabel("Progress").getByText("See the proof").click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel")).click();
-        Download download = page.waitForDownload(() -> page.getByText("Download the parcel").click());
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel"))
+                .click();
+        Download download =
+                page.waitForDownload(() -> page.getByText("Download the parcel").click());
         download.saveAs(folder.resolve("parcel.zip"));
         OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "parcel");
         return folder.resolve("parcel");
     }
 
     private void obeys(Path unpacked) throws Exception {
-        double db = session().get("rows").get(3).get("strip").get("faderMoves").get(0).get("value").asDouble();
+        double db = session()
+                .get("rows")
+                .get(3)
+                .get("strip")
+                .get("faderMoves")
+                .get(0)
+                .get("value")
+                .asDouble();
         double[] raw = samples(unpacked.resolve("Tracks/02_Tuba.wav"));
         double[] sung = samples(unpacked.resolve("Tracks/04_Voice.wav"));
         double[] mix = samples(unpacked.resolve("Reference/00_Reference Mix.wav"));
@@ -193,16 +256,29 @@ final class SongFromNothingTest extends InTheBrowser {
             double v = i < better.length ? better[i] / 8_388_608.0 : 0;
             assertThat(raw[i]).isEqualTo(t, within(1e-7));
             assertThat(sung[i]).isEqualTo(v, within(1e-7));
-            assertThat(mix[i]).isEqualTo(centre * (Math.pow(10, -6 / 20.0) * (t + h) + Math.pow(10, db / 20) * v), within(1e-6));
+            assertThat(mix[i])
+                    .isEqualTo(centre * (Math.pow(10, -6 / 20.0) * (t + h) + Math.pow(10, db / 20) * v), within(1e-6));
         }
     }
 
     /** The first channel, decoded by sox, which knows nothing of us. */
     private static double[] samples(Path file) throws Exception {
         Path raw = file.resolveSibling("samples.raw");
-        OutsideTools.run(file.getParent(), "sox", file.getFileName().toString(), "-t", "f64", "-L", raw.toString(), "remix", "1");
+        OutsideTools.run(
+                file.getParent(),
+                "sox",
+                file.getFileName().toString(),
+                "-t",
+                "f64",
+                "-L",
+                raw.toString(),
+                "remix",
+                "1");
         double[] samples = new double[(int) (Files.size(raw) / 8)];
-        ByteBuffer.wrap(Files.readAllBytes(raw)).order(ByteOrder.LITTLE_ENDIAN).asDoubleBuffer().get(samples);
+        ByteBuffer.wrap(Files.readAllBytes(raw))
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .asDoubleBuffer()
+                .get(samples);
         Files.delete(raw);
         return samples;
     }

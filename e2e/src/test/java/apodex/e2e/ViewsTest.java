@@ -32,7 +32,8 @@ final class ViewsTest extends InTheBrowser {
         shelf.first().waitFor();
         int before = shelf.count();
         page.getByTestId("files").setInputFiles(new FilePayload("letter.wav", "audio/wav", "Dear mixer".getBytes()));
-        assertThat(page.getByLabel("Arriving files")).containsText("“letter.wav” cannot be used. It is too short to be a sound file.");
+        assertThat(page.getByLabel("Arriving files"))
+                .containsText("“letter.wav” cannot be used. It is too short to be a sound file.");
         assertThat(shelf).hasCount(before);
     }
 
@@ -40,7 +41,8 @@ final class ViewsTest extends InTheBrowser {
     void filesDroppedAnywhereOnThePageComeIn() {
         go("/");
         page.getByText("Drop recordings, a folder or a zip").waitFor();
-        page.evaluate("""
+        page.evaluate(
+                """
                 () => {
                   const transfer = new DataTransfer();
                   transfer.items.add(new File([new Uint8Array(0)], 'nothing.wav'));
@@ -59,8 +61,14 @@ final class ViewsTest extends InTheBrowser {
 
     @Test
     void everyStepBeforeItsTimePointsToThePlan() throws Exception {
-        String id = server.client().bringIn("Young", "a.wav", apodex.audio.SoundBytes.mono24(1, 2, 3)).json().get("id").asText();
-        for (String[] view : new String[][] {{"/print", "Nothing printed yet"}, {"/proof", "Nothing to prove yet"}, {"/parcel", "No parcel yet"}}) {
+        String id = server.client()
+                .bringIn("Young", "a.wav", apodex.audio.SoundBytes.mono24(1, 2, 3))
+                .json()
+                .get("id")
+                .asText();
+        for (String[] view : new String[][] {
+            {"/print", "Nothing printed yet"}, {"/proof", "Nothing to prove yet"}, {"/parcel", "No parcel yet"}
+        }) {
             go("/s/" + id + view[0]);
             assertThat(page.getByText(view[1])).isVisible();
             assertThat(page.getByText("Go to the plan")).isVisible();
@@ -72,8 +80,9 @@ final class ViewsTest extends InTheBrowser {
         go("/s/low-tide-waltz");
         Locator canvas = page.getByLabel("Timeline").locator("canvas");
         canvas.waitFor();
-        page.waitForFunction("() => { const c = document.querySelector('.scroller canvas'); const d = c.getContext('2d').getImageData(0, 60, c.width, 300).data;"
-                + " let dark = 0; for (let i = 0; i < d.length; i += 4) if (d[i + 3] > 200 && d[i] < 60) dark++; return dark > 2000; }");
+        page.waitForFunction(
+                "() => { const c = document.querySelector('.scroller canvas'); const d = c.getContext('2d').getImageData(0, 60, c.width, 300).data;"
+                        + " let dark = 0; for (let i = 0; i < d.length; i += 4) if (d[i + 3] > 200 && d[i] < 60) dark++; return dark > 2000; }");
         canvas.hover(new Locator.HoverOptions().setPosition(300, 200));
         assertThat(page.locator(".where")).containsText("bar ");
         Locator whole = page.getByText("Whole song");
@@ -120,22 +129,31 @@ final class ViewsTest extends InTheBrowser {
         assertThat(page.getByLabel("Rows")).containsText("Hammered Dulcimer");
         rename(other, 5, "Small kit");
         rename(page, 5, "Tiny kit");
-        assertThat(page.getByText("changed in another window meanwhile.").last()).isVisible();
+        assertThat(page.getByText("changed in another window meanwhile.").last())
+                .isVisible();
         assertThat(page.getByLabel("Name of row 6")).hasValue("Tiny kit");
         page.getByLabel("Name of row 6").press("Enter");
         assertThat(page.getByLabel("Rows")).containsText("Tiny kit");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByLabel("Rows")).not().containsText("Tiny");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByLabel("Rows")).not().containsText("Small kit");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByLabel("Rows")).not().containsText("Hammered");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByLabel("Rows")).containsText("frame drum CLIPS??");
     }
 
     private static void rename(Page in, int row, String name) {
-        in.getByLabel("Rows").getByRole(AriaRole.LISTITEM).nth(row).locator("button.name").dblclick();
+        in.getByLabel("Rows")
+                .getByRole(AriaRole.LISTITEM)
+                .nth(row)
+                .locator("button.name")
+                .dblclick();
         Locator field = in.getByLabel("Name of row " + (row + 1), new Page.GetByLabelOptions().setExact(true));
         field.fill(name);
         field.press("Enter");
@@ -163,7 +181,8 @@ final class ViewsTest extends InTheBrowser {
         more.getByLabel("Shared dynamics").selectOption("alone");
         assertThat(more.getByText("the files do not add up.")).isVisible();
         page.keyboard().press("Escape");
-        page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Mix through the mix")).click();
+        page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Mix through the mix"))
+                .click();
         assertThat(page.getByText("Print 60 files")).isVisible();
         range("5", "3");
         assertThat(page.getByText("it ends where it starts, or before")).isVisible();
@@ -184,17 +203,21 @@ final class ViewsTest extends InTheBrowser {
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
         assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left_Amp.wav");
-        page.waitForResponse("**/handoffs/*", () -> panel.getByLabel("Spring reverb").check());
+        page.waitForResponse(
+                "**/handoffs/*", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");
         page.locator("button[data-row=r9]").click();
         Locator line = page.getByLabel("Selected row and song");
-        assertThat(line.getByText("kept", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
+        assertThat(line.getByText("kept", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(1);
         page.locator("button[data-row=r10]").click();
         assertThat(line).containsText("Comp of three");
-        line.getByLabel("Take 1", new Locator.GetByLabelOptions().setExact(true)).check();
+        line.getByLabel("Take 1", new Locator.GetByLabelOptions().setExact(true))
+                .check();
         assertThat(line).containsText("LD VOX take_01_1.wav");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(line).containsText("LD VOX comp_03_1.wav");
     }
 
@@ -209,9 +232,11 @@ final class ViewsTest extends InTheBrowser {
     @Test
     void nightIsRemembered() {
         go("/");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night"))
+                .click();
         page.reload();
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Paper"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Paper")))
+                .isVisible();
         String ground = (String) page.evaluate("() => getComputedStyle(document.body).backgroundColor");
         assertThat(ground).isEqualTo("rgb(20, 29, 39)");
     }
@@ -224,7 +249,8 @@ final class ViewsTest extends InTheBrowser {
         Locator progress = page.getByLabel("Progress");
         assertThat(progress).containsText("real time");
         progress.getByText("Cancel").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Cancelled"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Cancelled")))
+                .isVisible();
         assertThat(progress).containsText("What was printed of it was removed.");
         assertThat(progress.getByText("Print as planned now")).isVisible();
         go("/s/" + id + "/proof");

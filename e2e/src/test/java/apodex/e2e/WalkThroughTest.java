@@ -24,7 +24,9 @@ import org.junit.jupiter.api.io.TempDir;
 final class WalkThroughTest extends InTheBrowser {
     private static final int FRAMES = 24_000;
     private static final long FIRST_STAMP = 48_000L * 3_600;
-    @TempDir private Path folder;
+
+    @TempDir
+    private Path folder;
 
     @Test
     void fortyRecordingsBecomeAParcel() throws Exception {
@@ -33,9 +35,12 @@ final class WalkThroughTest extends InTheBrowser {
 
         List<List<Long>> samples = new ArrayList<>();
         page.getByTestId("files").setInputFiles(forty(samples));
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("38 recordings came in, 2 did not"))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("38 recordings came in, 2 did not")))
+                .isVisible();
         Locator arrivals = page.getByLabel("Arriving files");
-        assertThat(arrivals.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("refused"))).hasCount(2);
+        assertThat(arrivals.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("refused")))
+                .hasCount(2);
         assertThat(arrivals.getByText("It is empty.")).isVisible();
         assertThat(arrivals.getByText("the file was cut short")).isVisible();
         page.getByText("Open the session").click();
@@ -52,10 +57,15 @@ final class WalkThroughTest extends InTheBrowser {
         SplittableRandom random = new SplittableRandom(40);
         FilePayload[] files = new FilePayload[40];
         for (int i = 0; i < 40; i++) {
-            List<Long> values = random.longs(FRAMES, -3_000_000 / 40, 3_000_000 / 40).boxed().toList();
+            List<Long> values = random.longs(FRAMES, -3_000_000 / 40, 3_000_000 / 40)
+                    .boxed()
+                    .toList();
             samples.add(values);
-            byte[] bytes = SoundBytes.riff().broadcast(FIRST_STAMP + i * 100L, "2026-05-17").format(1, 1, 48_000, 24)
-                    .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave();
+            byte[] bytes = SoundBytes.riff()
+                    .broadcast(FIRST_STAMP + i * 100L, "2026-05-17")
+                    .format(1, 1, 48_000, 24)
+                    .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values))
+                    .wave();
             byte[] sent = i == 4 ? new byte[0] : i == 9 ? Arrays.copyOf(bytes, 10_000) : bytes;
             files[i] = new FilePayload(String.format("Take %02d.wav", i), "audio/wav", sent);
         }
@@ -79,16 +89,19 @@ final class WalkThroughTest extends InTheBrowser {
         page.getByText("Keep").click();
         assertThat(page.locator(".facts")).containsText("3/4 ♩ 96");
         page.reload();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(field(page, "Key")).hasValue("");
         page.keyboard().press("Control+z");
         assertThat(rows.nth(0)).containsText("Take 00");
         page.reload();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo"))
+                .click();
         assertThat(rows.nth(0)).containsText("Tuba: close?");
         page.keyboard().press("Control+Shift+Z");
         assertThat(field(page, "Key")).hasValue("G major");
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo"))).isDisabled();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Redo")))
+                .isDisabled();
     }
 
     private static Locator field(Page page, String label) {
@@ -118,25 +131,36 @@ final class WalkThroughTest extends InTheBrowser {
         assertThat(cells.nth(3)).isChecked();
         assertThat(page.getByText("Print 4 files")).isVisible();
         assertThat(page.getByLabel("Selected row")).containsText("04_Take 03.wav");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByText("Print 3 files")).isVisible();
         page.getByLabel("Sample format").selectOption("float32");
-        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Tuba: close?")).getByText("Tuba: close?").click();
+        page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("Tuba: close?"))
+                .getByText("Tuba: close?")
+                .click();
         assertThat(page.getByLabel("Selected row")).containsText("01_Tuba- close-.wav");
         assertThat(page.locator("footer")).containsText("337 kB");
     }
 
     private Path printAndFetch(Page page) throws Exception {
         page.getByText("Print 3 files").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("3 files printed"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("3 files printed")))
+                .isVisible();
         page.getByLabel("Progress").getByText("See the proof").click();
         Locator verdicts = page.getByLabel("Verdicts").getByRole(AriaRole.LISTITEM);
-        assertThat(verdicts).containsText(new String[] {"All start together", "All in place", "All one length", "All 48 kHz 32-bit float", "Received as sent"});
-        assertThat(page.getByLabel("Selected file")).containsText("27 900 samples".replace(' ', '\u202f').replace("\u202fsamples", " samples"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel")).click();
+        assertThat(verdicts).containsText(new String[] {
+            "All start together", "All in place", "All one length", "All 48 kHz 32-bit float", "Received as sent"
+        });
+        assertThat(page.getByLabel("Selected file"))
+                .containsText("27 900 samples".replace(' ', '\u202f').replace("\u202fsamples", " samples"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel"))
+                .click();
         assertThat(page.frameLocator("iframe").locator("body")).containsText("96 quarter notes a minute");
-        Download download = page.waitForDownload(() -> page.getByText("Download the parcel").click());
-        assertThat(download.suggestedFilename()).isEqualTo("Low Tide Waltz_For mixing_v1_48k_32bitfloat_96bpm_Gmaj.zip");
+        Download download =
+                page.waitForDownload(() -> page.getByText("Download the parcel").click());
+        assertThat(download.suggestedFilename())
+                .isEqualTo("Low Tide Waltz_For mixing_v1_48k_32bitfloat_96bpm_Gmaj.zip");
         download.saveAs(folder.resolve("parcel.zip"));
         OutsideTools.run(folder, "unzip", "-q", "parcel.zip", "-d", "parcel");
         Path unpacked = folder.resolve("parcel");
@@ -150,16 +174,21 @@ final class WalkThroughTest extends InTheBrowser {
         double[] mix = new double[frames];
         for (int take = 0; take < 40; take++) {
             for (int i = 0; take != 4 && take != 9 && i < FRAMES; i++) {
-                mix[take * 100 + i] += Math.sqrt(0.5) * dropped.get(take).get(i) / 8_388_608.0; // the pan law at the centre
+                mix[take * 100 + i] +=
+                        Math.sqrt(0.5) * dropped.get(take).get(i) / 8_388_608.0; // the pan law at the centre
             }
         }
         double[] first = new double[frames];
         for (int i = 0; i < FRAMES; i++) {
             first[100 + i] = dropped.get(1).get(i) / 8_388_608.0;
         }
-        assertThat(samples(unpacked.resolve("Tracks"), "02_Take 01.wav", frames)).isEqualTo(first);
-        assertThat(samples(unpacked.resolve("Reference"), "00_Reference Mix.wav", frames)).usingComparatorWithPrecision(1e-6).containsExactly(mix);
-        assertThat(Files.list(unpacked.resolve("Tracks")).map(path -> path.getFileName().toString()))
+        assertThat(samples(unpacked.resolve("Tracks"), "02_Take 01.wav", frames))
+                .isEqualTo(first);
+        assertThat(samples(unpacked.resolve("Reference"), "00_Reference Mix.wav", frames))
+                .usingComparatorWithPrecision(1e-6)
+                .containsExactly(mix);
+        assertThat(Files.list(unpacked.resolve("Tracks"))
+                        .map(path -> path.getFileName().toString()))
                 .containsExactlyInAnyOrder("01_Tuba- close-.wav", "02_Take 01.wav");
     }
 
@@ -168,7 +197,10 @@ final class WalkThroughTest extends InTheBrowser {
         Path raw = folder.resolveSibling("samples.raw");
         OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", raw.toString());
         double[] samples = new double[frames];
-        java.nio.ByteBuffer.wrap(Files.readAllBytes(raw)).order(ByteOrder.LITTLE_ENDIAN).asDoubleBuffer().get(samples);
+        java.nio.ByteBuffer.wrap(Files.readAllBytes(raw))
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .asDoubleBuffer()
+                .get(samples);
         assertThat(Files.size(raw)).isEqualTo(8L * frames);
         Files.delete(raw);
         return samples;

@@ -27,17 +27,21 @@ public class DataFolder {
         @Override
         public void initialize(ConfigurableApplicationContext context) {
             if (!"UTF-8".equalsIgnoreCase(System.getProperty("sun.jnu.encoding"))) {
-                throw new IllegalStateException("File names are not UTF-8 here, so rows could not be printed under their"
-                        + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.");
+                throw new IllegalStateException(
+                        "File names are not UTF-8 here, so rows could not be printed under their"
+                                + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.");
             }
-            Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data")).toAbsolutePath().normalize();
+            Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data"))
+                    .toAbsolutePath()
+                    .normalize();
             try {
                 Files.createDirectories(root.resolve("incoming"));
             } catch (IOException e) {
                 throw new UncheckedIOException("The data folder " + root + " cannot be made or written to.", e);
             }
-            context.getEnvironment().getPropertySources().addFirst(new MapPropertySource("data folder",
-                    Map.of("apodex.data.absolute", root.toString())));
+            context.getEnvironment()
+                    .getPropertySources()
+                    .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));
         }
     }
 

@@ -24,9 +24,15 @@ import org.springframework.context.annotation.Configuration;
 /** Keeps values that are only ever read whole as JSON in text columns. */
 @Configuration
 class JsonColumns {
-    private static final List<Class<?>> KEPT_AS_JSON =
-            List.of(Session.class, SessionEdit.class, Handoff.class, Brief.class, Plan.class, Proof.class,
-                    RunProgress.class, SinceLastRun.class);
+    private static final List<Class<?>> KEPT_AS_JSON = List.of(
+            Session.class,
+            SessionEdit.class,
+            Handoff.class,
+            Brief.class,
+            Plan.class,
+            Proof.class,
+            RunProgress.class,
+            SinceLastRun.class);
 
     @Bean
     ConfigurationCustomizer jsonTypeHandlers() {

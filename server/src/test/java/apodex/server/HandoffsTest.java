@@ -26,7 +26,17 @@ final class HandoffsTest {
     }
 
     private String session() throws Exception {
-        return client.bringIn("Low Tide Waltz", "Tuba.wav", SoundBytes.mono24(noise(1)), "Harp.wav", SoundBytes.mono24(noise(2)), "Bell.wav", SoundBytes.mono24(noise(3))).json().get("id").asText();
+        return client.bringIn(
+                        "Low Tide Waltz",
+                        "Tuba.wav",
+                        SoundBytes.mono24(noise(1)),
+                        "Harp.wav",
+                        SoundBytes.mono24(noise(2)),
+                        "Bell.wav",
+                        SoundBytes.mono24(noise(3)))
+                .json()
+                .get("id")
+                .asText();
     }
 
     private static int[] noise(int seed) {
@@ -44,46 +54,84 @@ final class HandoffsTest {
         JsonNode all = client.get("/api/briefs").json();
         assertThat(all.findValuesAsText("id")).contains("for-mixing", "for-overdubs", "groups", "archive");
         ObjectNode groups = all.get(2).get("brief").deepCopy();
-        assertThat(client.post("/api/briefs", groups.toString()).status()).as("the name is taken").isEqualTo(409);
+        assertThat(client.post("/api/briefs", groups.toString()).status())
+                .as("the name is taken")
+                .isEqualTo(409);
         groups.put("name", "Groups, ours");
         Answer made = client.post("/api/briefs", groups.toString());
         assertThat(made.status()).isEqualTo(201);
         String id = made.json().get("id").asText();
-        assertThat(client.put("/api/briefs/groups", groups.toString()).status()).as("what comes with Apodex stays").isEqualTo(409);
+        assertThat(client.put("/api/briefs/groups", groups.toString()).status())
+                .as("what comes with Apodex stays")
+                .isEqualTo(409);
         ((ObjectNode) groups.get("settings")).put("depth", "int16");
-        assertThat(client.put("/api/briefs/" + id, groups.toString()).json().get("brief").get("settings").get("depth").asText()).isEqualTo("int16");
-        assertThat(client.post("/api/briefs/" + id + "/usual", "").json().get("usual").asBoolean()).isTrue();
-        JsonNode begun = client.post("/api/sessions/" + session() + "/handoffs", "{\"name\": \"A\"}").json();
+        assertThat(client.put("/api/briefs/" + id, groups.toString())
+                        .json()
+                        .get("brief")
+                        .get("settings")
+                        .get("depth")
+                        .asText())
+                .isEqualTo("int16");
+        assertThat(client.post("/api/briefs/" + id + "/usual", "")
+                        .json()
+                        .get("usual")
+                        .asBoolean())
+                .isTrue();
+        JsonNode begun = client.post("/api/sessions/" + session() + "/handoffs", "{\"name\": \"A\"}")
+                .json();
         assertThat(begun.get("handoff").get("brief").get("name").asText()).isEqualTo("Groups, ours");
         assertThat(begun.get("plan").get("depth").asText()).isEqualTo("int16");
         assertThat(client.delete("/api/briefs/" + id).status()).isEqualTo(204);
-        assertThat(client.get("/api/briefs").json().get(0).get("usual").asBoolean()).as("the first one stands in").isTrue();
-        assertThat(client.get("/api/handoffs/" + begun.get("id").asText()).json().get("handoff").get("brief").get("name").asText()).as("a handoff keeps what it was made with").isEqualTo("Groups, ours");
+        assertThat(client.get("/api/briefs").json().get(0).get("usual").asBoolean())
+                .as("the first one stands in")
+                .isTrue();
+        assertThat(client.get("/api/handoffs/" + begun.get("id").asText())
+                        .json()
+                        .get("handoff")
+                        .get("brief")
+                        .get("name")
+                        .asText())
+                .as("a handoff keeps what it was made with")
+                .isEqualTo("Groups, ours");
         assertThat(client.delete("/api/briefs/archive").status()).isEqualTo(409);
         assertThat(client.post("/api/briefs/none/usual", "").status()).isEqualTo(404);
         assertThat(client.post("/api/briefs", "{\"name\": \" \"}").status()).isIn(400, 422);
-        assertThat(client.post("/api/briefs", "{\"name\": \"x\", \"stations\": {\"audio\": [\"nowhere\"]}}").status()).isEqualTo(400);
+        assertThat(client.post("/api/briefs", "{\"name\": \"x\", \"stations\": {\"audio\": [\"nowhere\"]}}")
+                        .status())
+                .isEqualTo(400);
     }
 
     @Test
     void anotherBriefPlansAgainAndSaysWhatStays() throws Exception {
         String id = client.handoff(session());
         JsonNode state = client.get("/api/handoffs/" + id).json();
-        state = client.put("/api/handoffs/" + id, change(state, "byRow", "{\"r1\": {\"trimDb\": -2.0, \"words\": {\"raw\": \"Close\"}}}")).json();
-        state = client.put("/api/handoffs/" + id, change(state, "leftOut", "[{\"row\": \"r2\", \"station\": \"raw\"}]")).json();
-        assertThat(state.get("plan").get("prints").findValuesAsText("file")).containsExactly("01_Tuba_Close.wav", "03_Bell.wav", "00_Reference Mix.wav");
-        assertThat(state.get("byHand").toString()).contains("1 file left out", "trim of 1 row", "words in names of 1 row");
+        state = client.put(
+                        "/api/handoffs/" + id,
+                        change(state, "byRow", "{\"r1\": {\"trimDb\": -2.0, \"words\": {\"raw\": \"Close\"}}}"))
+                .json();
+        state = client.put("/api/handoffs/" + id, change(state, "leftOut", "[{\"row\": \"r2\", \"station\": \"raw\"}]"))
+                .json();
+        assertThat(state.get("plan").get("prints").findValuesAsText("file"))
+                .containsExactly("01_Tuba_Close.wav", "03_Bell.wav", "00_Reference Mix.wav");
+        assertThat(state.get("byHand").toString())
+                .contains("1 file left out", "trim of 1 row", "words in names of 1 row");
         JsonNode archive = client.get("/api/briefs").json().get(3).get("brief");
-        state = client.put("/api/handoffs/" + id, change(state, "brief", archive.toString())).json();
-        assertThat(state.get("plan").get("prints").findValuesAsText("file")).contains("01_Tuba_Close.wav").doesNotContain("02_Harp.wav", "02_Harp_Dry.wav");
+        state = client.put("/api/handoffs/" + id, change(state, "brief", archive.toString()))
+                .json();
+        assertThat(state.get("plan").get("prints").findValuesAsText("file"))
+                .contains("01_Tuba_Close.wav")
+                .doesNotContain("02_Harp.wav", "02_Harp_Dry.wav");
         assertThat(state.get("byHand").toString()).contains("1 file left out", "trim of 1 row");
         assertThat(state.get("plan").get("document").asBoolean()).isTrue();
         assertThat(state.get("estimate").get("bytesFree").asLong()).isPositive();
         String session = state.get("sessionId").asText();
-        assertThat(client.post("/api/sessions/" + session + "/handoffs", "{\"name\": \"Singer\"}").status()).isEqualTo(201);
+        assertThat(client.post("/api/sessions/" + session + "/handoffs", "{\"name\": \"Singer\"}")
+                        .status())
+                .isEqualTo(201);
         assertThat(client.get("/api/sessions/" + session + "/handoffs").json()).hasSize(2);
         assertThat(client.delete("/api/handoffs/" + id).status()).isEqualTo(204);
-        assertThat(client.get("/api/sessions/" + session + "/handoffs").json().findValuesAsText("name")).containsExactly("Singer");
+        assertThat(client.get("/api/sessions/" + session + "/handoffs").json().findValuesAsText("name"))
+                .containsExactly("Singer");
     }
 
     @Test
@@ -92,7 +140,9 @@ final class HandoffsTest {
         String handoff = client.handoff(session);
         JsonNode first = client.await(client.run(handoff));
         assertThat(first.get("version").asText()).isEqualTo("v1");
-        client.post("/api/sessions/" + session + "/edits", "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"r2\", \"faderDb\": -6.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"r2\", \"faderDb\": -6.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
         JsonNode since = client.get("/api/handoffs/" + handoff + "/changes").json();
         assertThat(since.get("fresh").toString()).isEqualTo("[\"Reference/00_Reference Mix.wav\"]");
         assertThat(since.get("words").toString()).contains("Harp");
@@ -101,18 +151,26 @@ final class HandoffsTest {
         assertThat(second.get("changes").get("number").asInt()).isEqualTo(1);
         assertThat(second.get("files").findValuesAsText("takenOver")).containsExactly("true", "true", "true", "false");
         for (int i = 0; i < 3; i++) {
-            assertThat(second.get("files").get(i).get("sha256")).isEqualTo(first.get("files").get(i).get("sha256"));
+            assertThat(second.get("files").get(i).get("sha256"))
+                    .isEqualTo(first.get("files").get(i).get("sha256"));
         }
-        assertThat(second.get("files").get(3).get("sha256")).isNotEqualTo(first.get("files").get(3).get("sha256"));
+        assertThat(second.get("files").get(3).get("sha256"))
+                .isNotEqualTo(first.get("files").get(3).get("sha256"));
         assertThat(second.get("parcels").get(0).get("name").asText()).contains("_softer_");
         Path tuba = server.bean(DataFolder.class).run(second.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
         Files.write(tuba, new byte[] {1, 2, 3}, StandardOpenOption.WRITE);
         Path older = server.bean(DataFolder.class).run(first.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
         Files.delete(older);
         JsonNode third = client.await(client.run(handoff));
-        assertThat(third.get("files").findValuesAsText("takenOver")).as("what was altered or is gone is printed again").containsExactly("false", "true", "true", "true");
-        assertThat(third.get("files").get(0).get("sha256")).isEqualTo(first.get("files").get(0).get("sha256"));
-        assertThat(client.await(client.run(handoff, "{\"everything\": true}")).get("files").findValuesAsText("takenOver")).doesNotContain("true");
+        assertThat(third.get("files").findValuesAsText("takenOver"))
+                .as("what was altered or is gone is printed again")
+                .containsExactly("false", "true", "true", "true");
+        assertThat(third.get("files").get(0).get("sha256"))
+                .isEqualTo(first.get("files").get(0).get("sha256"));
+        assertThat(client.await(client.run(handoff, "{\"everything\": true}"))
+                        .get("files")
+                        .findValuesAsText("takenOver"))
+                .doesNotContain("true");
     }
 
     @Test
@@ -126,8 +184,10 @@ final class HandoffsTest {
         Files.delete(files.resolve("03_Bell.wav"));
         assertThat(client.post("/api/runs/" + id + "/proof", "").status()).isEqualTo(202);
         JsonNode again = client.await(id);
-        assertThat(again.get("verdicts").findValuesAsText("headline")).contains("1 altered since printing", "03_Bell.wav is not whole");
-        JsonNode altered = again.get("verdicts").get(again.get("verdicts").findValuesAsText("headline").indexOf("1 altered since printing"));
+        assertThat(again.get("verdicts").findValuesAsText("headline"))
+                .contains("1 altered since printing", "03_Bell.wav is not whole");
+        JsonNode altered = again.get("verdicts")
+                .get(again.get("verdicts").findValuesAsText("headline").indexOf("1 altered since printing"));
         assertThat(altered.get("files").toString()).isEqualTo("[\"Tracks/02_Harp.wav\"]");
         assertThat(altered.get("remedy").asText()).isEqualTo("printAgain");
         assertThat(client.post("/api/runs/none/proof", "").status()).isEqualTo(404);
@@ -143,7 +203,9 @@ final class HandoffsTest {
         Answer moved = client.post("/api/queue/" + three + "/place", "{\"before\": \"" + one + "\"}");
         assertThat(moved.status()).isEqualTo(200);
         assertThat(waiting()).containsSubsequence(three, one, two);
-        assertThat(client.post("/api/queue/" + blocking + "x/place", "{\"before\": null}").status()).isEqualTo(409);
+        assertThat(client.post("/api/queue/" + blocking + "x/place", "{\"before\": null}")
+                        .status())
+                .isEqualTo(409);
         client.post("/api/runs/" + two + "/cancel", "");
         client.post("/api/runs/" + blocking + "/cancel", "");
         client.await(one);
@@ -151,8 +213,11 @@ final class HandoffsTest {
         assertThat(started(three)).as("it came first").isLessThan(started(one));
         Answer retried = client.post("/api/runs/" + two + "/retry", "");
         assertThat(retried.status()).isEqualTo(202);
-        assertThat(client.await(retried.json().get("id").asText()).get("state").asText()).isEqualTo("done");
-        assertThat(client.post("/api/runs/" + one + "/retry", "").status()).as("nothing to try again").isEqualTo(409);
+        assertThat(client.await(retried.json().get("id").asText()).get("state").asText())
+                .isEqualTo("done");
+        assertThat(client.post("/api/runs/" + one + "/retry", "").status())
+                .as("nothing to try again")
+                .isEqualTo(409);
         assertThat(waiting()).doesNotContain(one, two, three, blocking);
     }
 
@@ -166,14 +231,27 @@ final class HandoffsTest {
 
     @Test
     void thePrintedFilesAreHeardTogetherOrAlone() throws Exception {
-        String run = client.await(client.run(client.handoff(session()))).get("id").asText();
-        byte[] all = client.get("/api/runs/" + run + "/sound?from=0&to=1000").whole().body();
+        String run =
+                client.await(client.run(client.handoff(session()))).get("id").asText();
+        byte[] all =
+                client.get("/api/runs/" + run + "/sound?from=0&to=1000").whole().body();
         assertThat(all).hasSize(8_000);
-        byte[] one = client.get("/api/runs/" + run + "/sound?from=100&to=101&files=0").whole().body();
-        float left = java.nio.ByteBuffer.wrap(one).order(java.nio.ByteOrder.LITTLE_ENDIAN).getFloat();
-        assertThat((double) left).as("at unity, in the middle, turned down by the 3 dB that the pan law takes off the mix").isCloseTo(Math.sqrt(0.5) * noise(1)[100] / 8_388_608.0, org.assertj.core.api.Assertions.within(0.002));
-        assertThat(client.get("/api/runs/" + run + "/sound?from=0&to=10&reference=true").whole().body()).hasSize(80);
-        assertThat(client.get("/api/runs/" + run + "/sound?from=900000000").status()).isEqualTo(422);
-        assertThat(client.get("/api/runs/" + run + "/sound?from=0&section=7").status()).isEqualTo(404);
+        byte[] one = client.get("/api/runs/" + run + "/sound?from=100&to=101&files=0")
+                .whole()
+                .body();
+        float left = java.nio.ByteBuffer.wrap(one)
+                .order(java.nio.ByteOrder.LITTLE_ENDIAN)
+                .getFloat();
+        assertThat((double) left)
+                .as("at unity, in the middle, turned down by the 3 dB that the pan law takes off the mix")
+                .isCloseTo(Math.sqrt(0.5) * noise(1)[100] / 8_388_608.0, org.assertj.core.api.Assertions.within(0.002));
+        assertThat(client.get("/api/runs/" + run + "/sound?from=0&to=10&reference=true")
+                        .whole()
+                        .body())
+                .hasSize(80);
+        assertThat(client.get("/api/runs/" + run + "/sound?from=900000000").status())
+                .isEqualTo(422);
+        assertThat(client.get("/api/runs/" + run + "/sound?from=0&section=7").status())
+                .isEqualTo(404);
     }
 }

@@ -32,7 +32,9 @@ final class ImportTest {
         Map<String, byte[]> files = new LinkedHashMap<>();
         for (int i = 1; i <= 40; i++) {
             byte[] good = SoundBytes.mono24(i, -i, i);
-            files.put("Track " + i + ".wav", i == 7 ? new byte[0] : i == 23 ? java.util.Arrays.copyOf(good, good.length - 4) : good);
+            files.put(
+                    "Track " + i + ".wav",
+                    i == 7 ? new byte[0] : i == 23 ? java.util.Arrays.copyOf(good, good.length - 4) : good);
         }
         Answer answer = client.bringIn("Forty", files);
         assertThat(answer.status()).isEqualTo(201);
@@ -41,13 +43,16 @@ final class ImportTest {
         assertThat(imported.get("brought")).hasSize(38);
         assertThat(imported.get("refused")).hasSize(2);
         assertThat(imported.get("refused").findValuesAsText("file")).containsExactly("Track 7.wav", "Track 23.wav");
-        assertThat(imported.get("refused").findValuesAsText("reason")).satisfiesExactly(
-                reason -> assertThat(reason).contains("empty"), reason -> assertThat(reason).contains("cut short"));
-        JsonNode session = client.get("/api/sessions/" + imported.get("id").asText()).json();
+        assertThat(imported.get("refused").findValuesAsText("reason"))
+                .satisfiesExactly(reason -> assertThat(reason).contains("empty"), reason -> assertThat(reason)
+                        .contains("cut short"));
+        JsonNode session =
+                client.get("/api/sessions/" + imported.get("id").asText()).json();
         assertThat(session.get("session").get("song").get("title").asText()).isEqualTo("Forty");
         List<String> ids = session.get("session").get("rows").findValuesAsText("id");
         assertThat(imported.get("brought").findValuesAsText("row")).isSubsetOf(ids);
-        assertThat(client.get("/api/sessions").json().findValuesAsText("id")).contains(imported.get("id").asText());
+        assertThat(client.get("/api/sessions").json().findValuesAsText("id"))
+                .contains(imported.get("id").asText());
     }
 
     static List<BadFiles.Bad> broken() {
@@ -93,7 +98,13 @@ final class ImportTest {
         assertThat(answer.json().get("brought").get(0).get("file").asText()).isEqualTo("Tuba.wav");
         assertThat(answer.json().get("refused").get(0).get("file").asText()).isEqualTo("notes.txt");
         String id = answer.json().get("id").asText();
-        assertThat(client.get("/api/sessions/" + id).json().get("session").get("song").get("title").asText()).isEqualTo("Low Tide");
+        assertThat(client.get("/api/sessions/" + id)
+                        .json()
+                        .get("session")
+                        .get("song")
+                        .get("title")
+                        .asText())
+                .isEqualTo("Low Tide");
     }
 
     @Test
@@ -104,14 +115,28 @@ final class ImportTest {
 
     @Test
     void waveformsComeInTiles() throws Exception {
-        String id = client.bringIn("Wave", "a.wav", SoundBytes.mono24(8_388_607, -8_388_608, 0, 0, 4_194_304)).json().get("id").asText();
-        String hash = client.get("/api/sessions/" + id).json().get("session").get("recordings").get(0).get("sha256").asText();
+        String id = client.bringIn("Wave", "a.wav", SoundBytes.mono24(8_388_607, -8_388_608, 0, 0, 4_194_304))
+                .json()
+                .get("id")
+                .asText();
+        String hash = client.get("/api/sessions/" + id)
+                .json()
+                .get("session")
+                .get("recordings")
+                .get(0)
+                .get("sha256")
+                .asText();
         Answer tile = client.get("/api/recordings/" + hash + "/waveform/1/0");
-        java.nio.ByteBuffer bins = java.nio.ByteBuffer.wrap(tile.whole().body()).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        java.nio.ByteBuffer bins =
+                java.nio.ByteBuffer.wrap(tile.whole().body()).order(java.nio.ByteOrder.LITTLE_ENDIAN);
         assertThat(new int[] {bins.getShort(), bins.getShort(), bins.getShort(), bins.getShort()})
-                .as("two bins of four frames: low, high").containsExactly(-32767, 32767, 16384, 16384);
+                .as("two bins of four frames: low, high")
+                .containsExactly(-32767, 32767, 16384, 16384);
         assertThat(tile.header("Cache-Control")).contains("immutable");
-        assertThat(client.get("/api/recordings/" + hash + "/waveform/1/5").whole().body()).isEmpty();
+        assertThat(client.get("/api/recordings/" + hash + "/waveform/1/5")
+                        .whole()
+                        .body())
+                .isEmpty();
         assertProblem(client.get("/api/recordings/" + hash + "/waveform/99/0"), 404);
         assertProblem(client.get("/api/recordings/" + "0".repeat(64) + "/waveform/1/0"), 404);
         assertProblem(client.get("/api/recordings/..%2F..%2Fetc/waveform/1/0"), 400, 404);

@@ -39,7 +39,8 @@ public final class LongSessions {
             all.add(new AudioRow("r" + r, "Row " + r, clips));
         }
         all.add(MixRow.DEFAULT);
-        Session session = new Session(Song.titled("Long"), new SampleRate(48_000), 0, "2026-01-01", List.of(recording), all);
+        Session session =
+                new Session(Song.titled("Long"), new SampleRate(48_000), 0, "2026-01-01", List.of(recording), all);
         return server.bean(Sessions.class).create(session, "Made for a test").id();
     }
 }

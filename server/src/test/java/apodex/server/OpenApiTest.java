@@ -20,10 +20,22 @@ final class OpenApiTest {
         if (Boolean.getBoolean("apodex.openapi.write")) {
             Files.writeString(KEPT, json.writeValueAsString(told) + "\n");
         }
-        assertThat(json.readTree(KEPT.toFile())).as("renew it with: mvn -pl server -am verify -Dtest=OpenApiTest -Dapodex.openapi.write=true"
-                + " -Dsurefire.failIfNoSpecifiedTests=false").isEqualTo(told);
-        assertThat(told.get("paths").fieldNames()).toIterable().contains("/api/sessions/import", "/api/sessions", "/api/sessions/{id}",
-                "/api/sessions/{sessionId}/handoffs", "/api/handoffs/{id}", "/api/handoffs/{handoffId}/runs", "/api/runs/{id}",
-                "/api/runs/{id}/events", "/api/runs/{id}/cancel", "/api/runs/{id}/parcel");
+        assertThat(json.readTree(KEPT.toFile()))
+                .as("renew it with: mvn -pl server -am verify -Dtest=OpenApiTest -Dapodex.openapi.write=true"
+                        + " -Dsurefire.failIfNoSpecifiedTests=false")
+                .isEqualTo(told);
+        assertThat(told.get("paths").fieldNames())
+                .toIterable()
+                .contains(
+                        "/api/sessions/import",
+                        "/api/sessions",
+                        "/api/sessions/{id}",
+                        "/api/sessions/{sessionId}/handoffs",
+                        "/api/handoffs/{id}",
+                        "/api/handoffs/{handoffId}/runs",
+                        "/api/runs/{id}",
+                        "/api/runs/{id}/events",
+                        "/api/runs/{id}/cancel",
+                        "/api/runs/{id}/parcel");
     }
 }

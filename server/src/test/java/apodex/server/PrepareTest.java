@@ -28,7 +28,10 @@ final class PrepareTest {
             values.add(full ? 8_388_607L : Math.round(2_000_000 * Math.sin(i / 40.0)));
             values.add(full ? 8_388_607L : Math.round(1_000_000 * Math.sin(i / 55.0)));
         }
-        return SoundBytes.riff().format(1, 2, SECOND, 24).chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values)).wave();
+        return SoundBytes.riff()
+                .format(1, 2, SECOND, 24)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, values))
+                .wave();
     }
 
     private static String session(Client client, Object... files) throws Exception {
@@ -38,7 +41,8 @@ final class PrepareTest {
     private static JsonNode report(Client client, String id, String handoff) throws Exception {
         JsonNode report;
         do {
-            report = client.get("/api/sessions/" + id + "/findings?handoff=" + handoff).json();
+            report = client.get("/api/sessions/" + id + "/findings?handoff=" + handoff)
+                    .json();
         } while (report.get("unmeasured").asInt() > 0);
         return report;
     }
@@ -57,18 +61,39 @@ final class PrepareTest {
         Client client = TestServer.shared().client();
         String id = session(client, "kik_final2.wav", stereo(SECOND, 9_000));
         String handoff = client.handoff(id);
-        assertThat(client.get("/api/sessions/" + id + "/findings").json().get("findings")).as("the cheap ones come at once").isNotEmpty();
+        assertThat(client.get("/api/sessions/" + id + "/findings").json().get("findings"))
+                .as("the cheap ones come at once")
+                .isNotEmpty();
         JsonNode clipped = found(report(client, id, handoff), "clippedRecording");
-        JsonNode summary = client.get("/api/sessions/" + id + "/findings/summary?handoff=" + handoff).json();
-        assertThat(summary.get("look").asInt() + summary.get("know").asInt()).isEqualTo(report(client, id, handoff).get("findings").size());
+        JsonNode summary = client.get("/api/sessions/" + id + "/findings/summary?handoff=" + handoff)
+                .json();
+        assertThat(summary.get("look").asInt() + summary.get("know").asInt())
+                .isEqualTo(report(client, id, handoff).get("findings").size());
         assertThat(clipped.get("dismissed").asBoolean()).isFalse();
-        String leave = new ObjectMapper().writeValueAsString(Map.of("key", clipped.get("finding").get("key").asText(), "seen", clipped.get("seen").asText()));
-        assertThat(client.post("/api/sessions/" + id + "/findings/leave", leave).status()).isEqualTo(204);
-        assertThat(found(report(client, id, handoff), "clippedRecording").get("dismissed").asBoolean()).isTrue();
-        client.post("/api/sessions/" + id + "/edits", "{\"revision\": 1, \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"Kick\"}}");
-        assertThat(found(report(client, id, handoff), "clippedRecording").get("dismissed").asBoolean()).as("it says something else now").isFalse();
+        String leave = new ObjectMapper()
+                .writeValueAsString(Map.of(
+                        "key",
+                        clipped.get("finding").get("key").asText(),
+                        "seen",
+                        clipped.get("seen").asText()));
+        assertThat(client.post("/api/sessions/" + id + "/findings/leave", leave).status())
+                .isEqualTo(204);
+        assertThat(found(report(client, id, handoff), "clippedRecording")
+                        .get("dismissed")
+                        .asBoolean())
+                .isTrue();
+        client.post(
+                "/api/sessions/" + id + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"Kick\"}}");
+        assertThat(found(report(client, id, handoff), "clippedRecording")
+                        .get("dismissed")
+                        .asBoolean())
+                .as("it says something else now")
+                .isFalse();
         client.post("/api/sessions/" + id + "/findings/restore", leave);
-        assertThat(client.post("/api/sessions/" + id + "/findings/leave", "{\"key\": \"x\", \"seen\": \"no\"}").status()).isEqualTo(422);
+        assertThat(client.post("/api/sessions/" + id + "/findings/leave", "{\"key\": \"x\", \"seen\": \"no\"}")
+                        .status())
+                .isEqualTo(422);
         assertThat(client.get("/api/sessions/none/findings").status()).isEqualTo(404);
     }
 
@@ -77,27 +102,49 @@ final class PrepareTest {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(SECOND, 9_000));
         String handoff = client.handoff(id);
-        JsonNode remedies = found(report(client, id, handoff), "levelForMixer").get("finding").get("remedies");
+        JsonNode remedies = found(report(client, id, handoff), "levelForMixer")
+                .get("finding")
+                .get("remedies");
         String body = "{\"revision\": 1, \"adjustment\": " + remedies.get(0).get("adjustment") + "}";
-        JsonNode adjusted = client.post("/api/handoffs/" + handoff + "/adjustments", body).json();
-        assertThat(adjusted.get("handoff").get("byRow").get("r1").get("trimDb").asDouble()).isEqualTo(-12, within(0.01));
-        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).as("the session stays").isEqualTo(1);
+        JsonNode adjusted =
+                client.post("/api/handoffs/" + handoff + "/adjustments", body).json();
+        assertThat(adjusted.get("handoff").get("byRow").get("r1").get("trimDb").asDouble())
+                .isEqualTo(-12, within(0.01));
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt())
+                .as("the session stays")
+                .isEqualTo(1);
         assertThat(found(report(client, id, handoff), "levelForMixer")).isNull();
-        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", body).status()).as("stale").isEqualTo(409);
-        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", "{\"revision\": 2}").status()).isEqualTo(422);
+        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", body)
+                        .status())
+                .as("stale")
+                .isEqualTo(409);
+        assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", "{\"revision\": 2}")
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
     void allThatIsSafeIsOneStep() throws Exception {
         Client client = TestServer.shared().client();
-        String id = session(client, "kik_final2.wav", stereo(SECOND, NEVER), "LD VOX comp_03.wav", stereo(SECOND / 2, NEVER));
+        String id = session(
+                client, "kik_final2.wav", stereo(SECOND, NEVER), "LD VOX comp_03.wav", stereo(SECOND / 2, NEVER));
         String handoff = client.handoff(id);
         report(client, id, handoff);
-        JsonNode state = client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 1, \"handoff\": \"" + handoff + "\"}").json();
+        JsonNode state = client.post(
+                        "/api/sessions/" + id + "/findings/safe", "{\"revision\": 1, \"handoff\": \"" + handoff + "\"}")
+                .json();
         assertThat(names(state)).containsExactly("Kick", "Lead Voice", "Mix");
-        assertThat(state.get("session").get("rows").get(1).get("about").get("note").asText()).isEqualTo("comp_03");
+        assertThat(state.get("session")
+                        .get("rows")
+                        .get(1)
+                        .get("about")
+                        .get("note")
+                        .asText())
+                .isEqualTo("comp_03");
         assertThat(state.get("revision").asInt()).isEqualTo(2);
-        assertThat(client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 2, \"handoff\": null}").status()).isEqualTo(422);
+        assertThat(client.post("/api/sessions/" + id + "/findings/safe", "{\"revision\": 2, \"handoff\": null}")
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
@@ -105,10 +152,17 @@ final class PrepareTest {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
         String handoff = client.handoff(id);
-        Answer named = client.put("/api/handoffs/" + handoff, """
+        Answer named = client.put(
+                "/api/handoffs/" + handoff,
+                """
                 {"revision": 1, "handoff": {"name": "m", "settings": {"naming": {"parts": ["song", "row", "version"], "separator": "hyphen", "letters": "upper", "longest": 40, "version": "v2"}}}}""");
-        assertThat(named.json().get("plan").get("prints").get(0).get("file").asText()).isEqualTo("WALTZ-TUBA-V2.wav");
-        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 2, \"handoff\": {\"name\": \"m\", \"settings\": {\"naming\": {\"parts\": [\"song\"]}}}}").status()).isEqualTo(400);
+        assertThat(named.json().get("plan").get("prints").get(0).get("file").asText())
+                .isEqualTo("WALTZ-TUBA-V2.wav");
+        assertThat(client.put(
+                                "/api/handoffs/" + handoff,
+                                "{\"revision\": 2, \"handoff\": {\"name\": \"m\", \"settings\": {\"naming\": {\"parts\": [\"song\"]}}}}")
+                        .status())
+                .isEqualTo(400);
     }
 
     @Test
@@ -116,29 +170,49 @@ final class PrepareTest {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(100, NEVER));
         String rename = "{\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"x\", \"named\": null}";
-        String stray = "{\"type\": \"useRecordings\", \"recordings\": [{\"sha256\": \"../../x\", \"fileName\": \"x\", \"rate\": 48000, \"channels\": 1, \"sample\": \"int24\", \"frames\": 9}]}";
-        for (String edit : List.of("{\"type\": \"together\", \"words\": null, \"edits\": [" + rename + "]}", "{\"type\": \"together\", \"words\": \"w\", \"edits\": []}",
-                "{\"type\": \"moveRows\", \"rows\": null, \"before\": null}", "{\"type\": \"replaceRecording\", \"old\": null, \"replacement\": null}",
-                "{\"type\": \"useTakeFor\", \"row\": \"r1\", \"take\": null, \"from\": 0, \"to\": 10}", "{\"type\": \"duplicateRow\", \"row\": null}", stray)) {
+        String stray =
+                "{\"type\": \"useRecordings\", \"recordings\": [{\"sha256\": \"../../x\", \"fileName\": \"x\", \"rate\": 48000, \"channels\": 1, \"sample\": \"int24\", \"frames\": 9}]}";
+        for (String edit : List.of(
+                "{\"type\": \"together\", \"words\": null, \"edits\": [" + rename + "]}",
+                "{\"type\": \"together\", \"words\": \"w\", \"edits\": []}",
+                "{\"type\": \"moveRows\", \"rows\": null, \"before\": null}",
+                "{\"type\": \"replaceRecording\", \"old\": null, \"replacement\": null}",
+                "{\"type\": \"useTakeFor\", \"row\": \"r1\", \"take\": null, \"from\": 0, \"to\": 10}",
+                "{\"type\": \"duplicateRow\", \"row\": null}",
+                stray)) {
             Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": 1, \"edit\": " + edit + "}");
             assertThat(answer.status()).as(edit).isEqualTo(422);
             assertThat(answer.json().get("detail").asText()).endsWith(".");
         }
-        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).isEqualTo(1);
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt())
+                .isEqualTo(1);
     }
 
     @Test
     void filesComeIntoASessionAndItGoesOutAsOne() throws Exception {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
-        JsonNode added = client.upload("/api/sessions/" + id + "/files?revision=1&at=4800", null, Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes())).json();
+        JsonNode added = client.upload(
+                        "/api/sessions/" + id + "/files?revision=1&at=4800",
+                        null,
+                        Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes()))
+                .json();
         assertThat(added.get("revision").asInt()).isEqualTo(2);
         assertThat(added.get("refused")).hasSize(1);
-        assertThat(client.upload("/api/sessions/" + id + "/files?revision=1", null, Map.of("Viol.wav", stereo(100, NEVER))).status()).as("stale").isEqualTo(409);
+        assertThat(client.upload(
+                                "/api/sessions/" + id + "/files?revision=1",
+                                null,
+                                Map.of("Viol.wav", stereo(100, NEVER)))
+                        .status())
+                .as("stale")
+                .isEqualTo(409);
         Answer zip = client.get("/api/sessions/" + id + "/file");
         assertThat(zip.header("Content-Disposition")).contains("Waltz%20session.zip");
         JsonNode again = client.bringIn(null, "moved.zip", zip.whole().body()).json();
-        assertThat(client.get("/api/sessions/" + again.get("id").asText()).json().get("session")).isEqualTo(client.get("/api/sessions/" + id).json().get("session"));
+        assertThat(client.get("/api/sessions/" + again.get("id").asText())
+                        .json()
+                        .get("session"))
+                .isEqualTo(client.get("/api/sessions/" + id).json().get("session"));
         assertThat(client.get("/api/sessions/none/file").status()).isEqualTo(404);
     }
 
@@ -148,9 +222,15 @@ final class PrepareTest {
         String id = session(client, "Acc L.wav", SoundBytes.mono24(1, 2, 3), "Acc R.wav", SoundBytes.mono24(4, 5, 6));
         JsonNode offers = client.get("/api/sessions/" + id + "/offers").json();
         assertThat(offers.get(0).get("kind").asText()).isEqualTo("stereoRow");
-        JsonNode state = client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 1, \"left\": \"r1\", \"right\": \"r2\"}").json();
+        JsonNode state = client.post(
+                        "/api/sessions/" + id + "/pairs", "{\"revision\": 1, \"left\": \"r1\", \"right\": \"r2\"}")
+                .json();
         assertThat(names(state)).containsExactly("Acc", "Mix");
-        assertThat(client.post("/api/sessions/" + id + "/pairs", "{\"revision\": 2, \"left\": \"r1\", \"right\": \"r2\"}").status()).isEqualTo(422);
+        assertThat(client.post(
+                                "/api/sessions/" + id + "/pairs",
+                                "{\"revision\": 2, \"left\": \"r1\", \"right\": \"r2\"}")
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
@@ -160,25 +240,33 @@ final class PrepareTest {
         float[] whole = heard(client.get("/api/sessions/" + id + "/sound?from=0"));
         assertThat(whole).hasSize(2 * SECOND);
         for (int i = 0; i < SECOND; i += 997) {
-            assertThat(whole[2 * i]).isEqualTo((float) (2 * Math.round(2_000_000 * Math.sin(i / 40.0)) / 8_388_608.0), within(1e-6f));
-            assertThat(whole[2 * i + 1]).isEqualTo((float) (2 * Math.round(1_000_000 * Math.sin(i / 55.0)) / 8_388_608.0), within(1e-6f));
+            assertThat(whole[2 * i])
+                    .isEqualTo((float) (2 * Math.round(2_000_000 * Math.sin(i / 40.0)) / 8_388_608.0), within(1e-6f));
+            assertThat(whole[2 * i + 1])
+                    .isEqualTo((float) (2 * Math.round(1_000_000 * Math.sin(i / 55.0)) / 8_388_608.0), within(1e-6f));
         }
         float[] part = heard(client.get("/api/sessions/" + id + "/sound?from=12345&to=13345"));
         assertThat(part).isEqualTo(Arrays.copyOfRange(whole, 2 * 12_345, 2 * 13_345));
         float[] alone = heard(client.get("/api/sessions/" + id + "/sound?from=0&rows=r1"));
         assertThat(alone[2 * 5_000]).isEqualTo(whole[2 * 5_000] / 2, within(1e-6f));
-        assertThat(client.get("/api/sessions/" + id + "/sound?from=99999999").status()).isEqualTo(422);
+        assertThat(client.get("/api/sessions/" + id + "/sound?from=99999999").status())
+                .isEqualTo(422);
     }
 
     private static List<String> names(JsonNode state) {
         List<String> names = new ArrayList<>();
-        state.get("session").get("rows").forEach(row -> names.add(row.get("name").asText()));
+        state.get("session")
+                .get("rows")
+                .forEach(row -> names.add(row.get("name").asText()));
         return names;
     }
 
     private static float[] heard(Answer answer) {
         float[] samples = new float[answer.whole().body().length / 4];
-        ByteBuffer.wrap(answer.whole().body()).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
+        ByteBuffer.wrap(answer.whole().body())
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .asFloatBuffer()
+                .get(samples);
         return samples;
     }
 }

@@ -21,7 +21,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 final class RestartTest {
     /** Nothing taken over from the run before, or there would be little to interrupt; one version, for one name. */
     private static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
-    @TempDir private Path data;
+
+    @TempDir
+    private Path data;
 
     @ParameterizedTest(name = "killed hard: {0}, once past {1}")
     @CsvSource({"true,0.1", "true,0.6", "false,0.2"})
@@ -32,7 +34,10 @@ final class RestartTest {
         try (TestServer server = TestServer.start(data)) {
             session = LongSessions.make(server, 8, 240);
             handoff = server.client().handoff(session);
-            expected = server.client().await(server.client().run(handoff, EVERYTHING)).get("files").findValuesAsText("sha256");
+            expected = server.client()
+                    .await(server.client().run(handoff, EVERYTHING))
+                    .get("files")
+                    .findValuesAsText("sha256");
         }
         String run;
         try (ServerProcess process = ServerProcess.start(data)) {
@@ -50,7 +55,8 @@ final class RestartTest {
             process.stop(false);
         }
         try (Stream<Path> inside = Files.list(data.resolve("runs").resolve(run))) {
-            assertThat(inside.map(path -> path.getFileName().toString())).as("no leftovers of the attempt that died")
+            assertThat(inside.map(path -> path.getFileName().toString()))
+                    .as("no leftovers of the attempt that died")
                     .containsExactlyInAnyOrder("files", "result.json", "pictures", "parcels");
         }
     }
@@ -69,8 +75,15 @@ final class RestartTest {
         String run = null;
         for (int kill = 0; kill < 20; kill++) {
             try (ServerProcess process = ServerProcess.start(data)) {
-                run = run == null || process.client.get("/api/runs/" + run).json().get("state").asText().equals("done")
-                        ? process.client.run(handoff, EVERYTHING) : run;
+                run = run == null
+                                || process.client
+                                        .get("/api/runs/" + run)
+                                        .json()
+                                        .get("state")
+                                        .asText()
+                                        .equals("done")
+                        ? process.client.run(handoff, EVERYTHING)
+                        : run;
                 Thread.sleep(random.nextInt(2_500));
                 process.stop(true);
             }
@@ -78,8 +91,11 @@ final class RestartTest {
         try (ServerProcess process = ServerProcess.start(data)) {
             JsonNode done = process.client.await(run);
             assertThat(done.get("state").asText()).as("seed %d: %s", seed, done).isEqualTo("done");
-            assertThat(done.get("files").findValuesAsText("sha256")).isEqualTo(expected.get("files").findValuesAsText("sha256"));
-            assertThat(done.get("parcels").get(0).get("sha256")).as("the parcel too").isEqualTo(expected.get("parcels").get(0).get("sha256"));
+            assertThat(done.get("files").findValuesAsText("sha256"))
+                    .isEqualTo(expected.get("files").findValuesAsText("sha256"));
+            assertThat(done.get("parcels").get(0).get("sha256"))
+                    .as("the parcel too")
+                    .isEqualTo(expected.get("parcels").get(0).get("sha256"));
             process.stop(false);
         }
     }
@@ -87,8 +103,14 @@ final class RestartTest {
     @Test
     void theDemoSongIsLoadedOnce() throws Exception {
         try (TestServer server = TestServer.start(data, "--apodex.demo=true")) {
-            assertThat(server.client().get("/actuator/health").json().get("status").asText()).isEqualTo("UP");
-            assertThat(server.client().get("/api/sessions").json().findValuesAsText("title")).containsExactly("Low Tide Waltz");
+            assertThat(server.client()
+                            .get("/actuator/health")
+                            .json()
+                            .get("status")
+                            .asText())
+                    .isEqualTo("UP");
+            assertThat(server.client().get("/api/sessions").json().findValuesAsText("title"))
+                    .containsExactly("Low Tide Waltz");
         }
         try (TestServer server = TestServer.start(data, "--apodex.demo=true")) {
             assertThat(server.client().get("/api/sessions").json()).hasSize(1);
@@ -119,9 +141,17 @@ final class RestartTest {
             try (ServerSocket any = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
                 port = any.getLocalPort();
             }
-            Process process = new ProcessBuilder(ProcessHandle.current().info().command().orElse("java"), "-XX:TieredStopAtLevel=1",
-                    "-cp", System.getProperty("java.class.path"), "apodex.server.Apodex", "--server.port=" + port, "--apodex.data=" + data)
-                    .redirectErrorStream(true).redirectOutput(data.resolve("server.log").toFile()).start();
+            Process process = new ProcessBuilder(
+                            ProcessHandle.current().info().command().orElse("java"),
+                            "-XX:TieredStopAtLevel=1",
+                            "-cp",
+                            System.getProperty("java.class.path"),
+                            "apodex.server.Apodex",
+                            "--server.port=" + port,
+                            "--apodex.data=" + data)
+                    .redirectErrorStream(true)
+                    .redirectOutput(data.resolve("server.log").toFile())
+                    .start();
             ServerProcess server = new ServerProcess(process, port);
             for (int i = 0; i < 600; i++) {
                 try {
@@ -129,7 +159,9 @@ final class RestartTest {
                         return server;
                     }
                 } catch (IOException notYet) {
-                    assertThat(process.isAlive()).as(Files.readString(data.resolve("server.log"))).isTrue();
+                    assertThat(process.isAlive())
+                            .as(Files.readString(data.resolve("server.log")))
+                            .isTrue();
                 }
                 Thread.sleep(100);
             }

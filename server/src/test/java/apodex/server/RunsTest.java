@@ -21,7 +21,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 final class RunsTest {
-    @TempDir private Path folder;
+    @TempDir
+    private Path folder;
+
     private TestServer server;
     private Client client;
 
@@ -32,12 +34,21 @@ final class RunsTest {
     }
 
     private String smallSession() throws Exception {
-        byte[] early = SoundBytes.riff().broadcast(48_000_000, "2026-05-17").format(1, 1, 48_000, 24)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(1_000L, -2_000L, 3_000L))).wave();
-        byte[] late = SoundBytes.riff().broadcast(48_000_002, "2026-05-17").format(1, 2, 48_000, 24)
-                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(7L, 8L, 9L, 10L))).wave();
-        return client.bringIn("Low Tide Waltz", "Tuba.wav", early, "Room.wav", late, "Silence.wav", SoundBytes.mono24(0, 0))
-                .json().get("id").asText();
+        byte[] early = SoundBytes.riff()
+                .broadcast(48_000_000, "2026-05-17")
+                .format(1, 1, 48_000, 24)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(1_000L, -2_000L, 3_000L)))
+                .wave();
+        byte[] late = SoundBytes.riff()
+                .broadcast(48_000_002, "2026-05-17")
+                .format(1, 2, 48_000, 24)
+                .chunk("data", SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(7L, 8L, 9L, 10L)))
+                .wave();
+        return client.bringIn(
+                        "Low Tide Waltz", "Tuba.wav", early, "Room.wav", late, "Silence.wav", SoundBytes.mono24(0, 0))
+                .json()
+                .get("id")
+                .asText();
     }
 
     @Test
@@ -46,7 +57,8 @@ final class RunsTest {
         Answer created = client.post("/api/sessions/" + session + "/handoffs", "{\"name\": \"Quayside\"}");
         assertThat(created.status()).isEqualTo(201);
         JsonNode prints = created.json().get("plan").get("prints");
-        assertThat(prints.findValuesAsText("file")).containsExactly("01_Tuba.wav", "02_Room.wav", "00_Reference Mix.wav");
+        assertThat(prints.findValuesAsText("file"))
+                .containsExactly("01_Tuba.wav", "02_Room.wav", "00_Reference Mix.wav");
         assertThat(prints.findValuesAsText("station")).containsExactly("raw", "raw", "fader");
         assertThat(prints.findValues("channels").stream().map(JsonNode::asInt)).containsExactly(1, 2, 2);
 
@@ -59,22 +71,33 @@ final class RunsTest {
         assertThat(run.get("files").findValuesAsText("frames")).containsOnly("4");
 
         Answer parcel = client.get("/api/runs/" + runId + "/parcel");
-        assertThat(parcel.header("Content-Disposition")).isEqualTo("attachment; filename=\"Low Tide Waltz_For mixing_v1_48k_24bit.zip\"");
+        assertThat(parcel.header("Content-Disposition"))
+                .isEqualTo("attachment; filename=\"Low Tide Waltz_For mixing_v1_48k_24bit.zip\"");
         Files.write(folder.resolve("p.zip"), parcel.whole().body());
         OutsideTools.run(folder, "unzip", "-q", "p.zip");
-        assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256").lines()).allMatch(line -> line.endsWith("OK")).hasSize(8);
+        assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256")
+                        .lines())
+                .allMatch(line -> line.endsWith("OK"))
+                .hasSize(8);
         for (JsonNode file : run.get("files")) {
-            Path path = folder.resolve(file.get("folder").asText()).resolve(file.get("name").asText());
-            assertThat(OutsideTools.run(folder, "sha256sum", path.toString())).startsWith(file.get("sha256").asText());
+            Path path = folder.resolve(file.get("folder").asText())
+                    .resolve(file.get("name").asText());
+            assertThat(OutsideTools.run(folder, "sha256sum", path.toString()))
+                    .startsWith(file.get("sha256").asText());
         }
         byte[] tuba = Files.readAllBytes(folder.resolve("Tracks/01_Tuba.wav"));
         byte[] expected = SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3, List.of(1_000L, -2_000L, 3_000L, 0L));
-        assertThat(Arrays.copyOfRange(tuba, tuba.length - 12, tuba.length)).as("placed to the sample, bit-exact").isEqualTo(expected);
+        assertThat(Arrays.copyOfRange(tuba, tuba.length - 12, tuba.length))
+                .as("placed to the sample, bit-exact")
+                .isEqualTo(expected);
         byte[] mix = Files.readAllBytes(folder.resolve("Reference/00_Reference Mix.wav"));
-        assertThat(Arrays.copyOfRange(mix, mix.length - 24, mix.length)).isEqualTo(SoundBytes.integers(ByteOrder.LITTLE_ENDIAN, 3,
-                List.of(707L, 707L, -1_414L, -1_414L, 2_128L, 2_129L, 9L, 10L)));
-        assertThat(client.get("/api/runs/" + runId + "/sheet").text()).isEqualTo(Files.readString(folder.resolve("Sheet/Session sheet.txt")));
-        assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body()).hasSize(4 * 4);
+        assertThat(Arrays.copyOfRange(mix, mix.length - 24, mix.length))
+                .isEqualTo(SoundBytes.integers(
+                        ByteOrder.LITTLE_ENDIAN, 3, List.of(707L, 707L, -1_414L, -1_414L, 2_128L, 2_129L, 9L, 10L)));
+        assertThat(client.get("/api/runs/" + runId + "/sheet").text())
+                .isEqualTo(Files.readString(folder.resolve("Sheet/Session sheet.txt")));
+        assertThat(client.get("/api/runs/" + runId + "/files/0/picture").whole().body())
+                .hasSize(4 * 4);
     }
 
     private static String handoff(String json) {
@@ -84,15 +107,21 @@ final class RunsTest {
     @Test
     void theSameRunTwiceGivesTheSameBytesAlsoWithDither() throws Exception {
         String handoff = client.handoff(smallSession());
-        Answer changed = client.put("/api/handoffs/" + handoff, handoff("{\"name\": \"Low\", \"settings\": {\"depth\": \"int16\"}}"));
+        Answer changed = client.put(
+                "/api/handoffs/" + handoff, handoff("{\"name\": \"Low\", \"settings\": {\"depth\": \"int16\"}}"));
         assertThat(changed.status()).isEqualTo(200);
         assertThat(changed.json().get("plan").get("depth").asText()).isEqualTo("int16");
         JsonNode one = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
         JsonNode two = client.await(client.run(handoff, "{\"version\": \"same\", \"everything\": true}"));
-        assertThat(one.get("files").findValuesAsText("sha256")).hasSize(3).isEqualTo(two.get("files").findValuesAsText("sha256"));
-        assertThat(one.get("parcels").get(0).get("sha256")).isEqualTo(two.get("parcels").get(0).get("sha256"));
-        assertThat(List.of(one.get("number").asInt(), two.get("number").asInt())).containsExactly(1, 2);
-        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("number")).containsExactly("2", "1");
+        assertThat(one.get("files").findValuesAsText("sha256"))
+                .hasSize(3)
+                .isEqualTo(two.get("files").findValuesAsText("sha256"));
+        assertThat(one.get("parcels").get(0).get("sha256"))
+                .isEqualTo(two.get("parcels").get(0).get("sha256"));
+        assertThat(List.of(one.get("number").asInt(), two.get("number").asInt()))
+                .containsExactly(1, 2);
+        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("number"))
+                .containsExactly("2", "1");
     }
 
     @Test
@@ -104,33 +133,59 @@ final class RunsTest {
         assertThat(rest.status()).isEqualTo(206);
         assertThat(rest.header("Content-Range")).isEqualTo("bytes 100-" + (whole.length - 1) + "/" + whole.length);
         assertThat(rest.whole().body()).isEqualTo(Arrays.copyOfRange(whole, 100, whole.length));
-        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=5-9").whole().body()).isEqualTo(Arrays.copyOfRange(whole, 5, 10));
-        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=" + (whole.length + 5) + "-").status()).isEqualTo(416);
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=5-9")
+                        .whole()
+                        .body())
+                .isEqualTo(Arrays.copyOfRange(whole, 5, 10));
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=" + (whole.length + 5) + "-")
+                        .status())
+                .isEqualTo(416);
         String tag = rest.header("ETag");
         assertThat(tag).isNotBlank();
-        assertThat(client.get("/api/runs/" + run + "/parcel", "If-None-Match", tag).status()).isEqualTo(304);
+        assertThat(client.get("/api/runs/" + run + "/parcel", "If-None-Match", tag)
+                        .status())
+                .isEqualTo(304);
     }
 
     @Test
     void choicesAreKeptAndRefusedWhenTheSessionCannotGiveThem() throws Exception {
         String handoff = client.handoff(smallSession());
-        String byHand = "{\"name\": \"One\", \"brief\": {\"name\": \"By hand\", \"rows\": \"all\", \"stations\": {}, \"settings\": null}, \"added\": [";
-        JsonNode one = client.put("/api/handoffs/" + handoff,
-                "{\"revision\": 1, \"handoff\": " + byHand + "{\"row\": \"r2\", \"station\": \"raw\"}]}}").json();
+        String byHand =
+                "{\"name\": \"One\", \"brief\": {\"name\": \"By hand\", \"rows\": \"all\", \"stations\": {}, \"settings\": null}, \"added\": [";
+        JsonNode one = client.put(
+                        "/api/handoffs/" + handoff,
+                        "{\"revision\": 1, \"handoff\": " + byHand + "{\"row\": \"r2\", \"station\": \"raw\"}]}}")
+                .json();
         assertThat(one.get("plan").get("prints").findValuesAsText("file")).containsExactly("02_Room.wav");
-        assertThat(client.get("/api/handoffs/" + handoff).json().get("plan").get("prints")).hasSize(1);
-        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"handoff\": {\"name\": \"Stale\"}}").status()).isEqualTo(409);
-        for (String body : List.of("{\"name\": \"x\", \"added\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
-                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": \"bus\"}]}", "{\"name\": \"x\", \"settings\": {\"depth\": \"int12\"}}",
-                "{\"name\": \"x\", \"added\": [null]}", "{\"name\": \"x\", \"byRow\": {\"r1\": null}}", "{\"name\": \"x\", \"settings\": {\"format\": \"ogg\"}}",
+        assertThat(client.get("/api/handoffs/" + handoff).json().get("plan").get("prints"))
+                .hasSize(1);
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"handoff\": {\"name\": \"Stale\"}}")
+                        .status())
+                .isEqualTo(409);
+        for (String body : List.of(
+                "{\"name\": \"x\", \"added\": [{\"row\": \"r9\", \"station\": \"raw\"}]}",
+                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": \"bus\"}]}",
+                "{\"name\": \"x\", \"settings\": {\"depth\": \"int12\"}}",
+                "{\"name\": \"x\", \"added\": [null]}",
+                "{\"name\": \"x\", \"byRow\": {\"r1\": null}}",
+                "{\"name\": \"x\", \"settings\": {\"format\": \"ogg\"}}",
                 "{\"name\": \"x\", \"sections\": [{\"name\": \"\", \"stretch\": {\"from\": {\"unit\": \"bars\", \"at\": 3}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}]}",
-                "{\"name\": \"x\", \"sections\": [{\"stretch\": {}}]}", "{\"name\": \"x\", \"sections\": [null]}",
+                "{\"name\": \"x\", \"sections\": [{\"stretch\": {}}]}",
+                "{\"name\": \"x\", \"sections\": [null]}",
                 "{\"name\": \"x\", \"sections\": [{\"stretch\": {\"from\": {\"unit\": \"marker\", \"at\": 0, \"marker\": \"gone\"}, \"to\": {\"unit\": \"bars\", \"at\": 3}}}]}",
-                "{\"name\": \"x\", \"settings\": {\"leadInBars\": 1000}}", "{\"name\": \"x\", \"settings\": {\"rate\": 7}}",
-                "{\"name\": \"x\", \"settings\": {\"format\": \"flac\", \"depth\": \"float32\"}}", "{\"name\": \"x\", \"byRow\": {\"r9\": {}}}",
-                "{\"name\": \"x\", \"brief\": {\"name\": \"\"}}", "{\"name\": \"x\", \"brief\": {\"name\": \"b\", \"stations\": {\"audio\": [null]}}}",
-                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": null}]}", "{\"name\": \"\"}", "{}", "null")) {
-            assertThat(client.put("/api/handoffs/" + handoff, handoff(body)).status()).as(body).isIn(400, 422);
+                "{\"name\": \"x\", \"settings\": {\"leadInBars\": 1000}}",
+                "{\"name\": \"x\", \"settings\": {\"rate\": 7}}",
+                "{\"name\": \"x\", \"settings\": {\"format\": \"flac\", \"depth\": \"float32\"}}",
+                "{\"name\": \"x\", \"byRow\": {\"r9\": {}}}",
+                "{\"name\": \"x\", \"brief\": {\"name\": \"\"}}",
+                "{\"name\": \"x\", \"brief\": {\"name\": \"b\", \"stations\": {\"audio\": [null]}}}",
+                "{\"name\": \"x\", \"added\": [{\"row\": \"r1\", \"station\": null}]}",
+                "{\"name\": \"\"}",
+                "{}",
+                "null")) {
+            assertThat(client.put("/api/handoffs/" + handoff, handoff(body)).status())
+                    .as(body)
+                    .isIn(400, 422);
         }
         client.put("/api/handoffs/" + handoff, handoff(byHand + "]}"));
         Answer empty = client.post("/api/handoffs/" + handoff + "/runs", "");
@@ -143,9 +198,13 @@ final class RunsTest {
     @Test
     void eventsTellTheWayToTheEnd() throws Exception {
         String run = client.run(client.handoff(LongSessions.make(server, 6, 100)));
-        HttpResponse<java.util.stream.Stream<String>> events = HttpClient.newHttpClient().send(
-                HttpRequest.newBuilder(client.uri("/api/runs/" + run + "/events")).build(), HttpResponse.BodyHandlers.ofLines());
-        assertThat(events.headers().firstValue("Content-Type")).hasValueSatisfying(type -> assertThat(type).startsWith("text/event-stream"));
+        HttpResponse<java.util.stream.Stream<String>> events = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(client.uri("/api/runs/" + run + "/events"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofLines());
+        assertThat(events.headers().firstValue("Content-Type"))
+                .hasValueSatisfying(type -> assertThat(type).startsWith("text/event-stream"));
         ObjectMapper json = new ObjectMapper();
         List<JsonNode> pulses = new java.util.ArrayList<>();
         for (String line : (Iterable<String>) events.body()::iterator) { // ends when the server ends the stream
@@ -153,7 +212,9 @@ final class RunsTest {
                 pulses.add(json.readTree(line.substring(5)));
             }
         }
-        List<Double> fractions = pulses.stream().map(pulse -> pulse.get("progress").get("fraction").asDouble()).toList();
+        List<Double> fractions = pulses.stream()
+                .map(pulse -> pulse.get("progress").get("fraction").asDouble())
+                .toList();
         assertThat(fractions).isSorted().hasSizeGreaterThan(2).last().isEqualTo(1.0);
         assertThat(pulses.get(pulses.size() - 1).get("state").asText()).isEqualTo("done");
     }
@@ -164,50 +225,92 @@ final class RunsTest {
         String handoff = client.handoff(session);
         String running = client.run(handoff);
         String waiting = client.run(handoff);
-        for (int i = 0; i < 400 && client.get("/api/runs/" + running).json().get("progress").asDouble() < 0.02; i++) {
+        for (int i = 0;
+                i < 400
+                        && client.get("/api/runs/" + running)
+                                        .json()
+                                        .get("progress")
+                                        .asDouble()
+                                < 0.02;
+                i++) {
             Thread.sleep(25);
         }
         Answer refused = client.get("/api/runs/" + running + "/parcel");
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.json().get("detail").asText()).contains("still printing");
-        assertThat(client.post("/api/runs/" + waiting + "/cancel", "").json().get("state").asText()).isEqualTo("cancelled");
+        assertThat(client.post("/api/runs/" + waiting + "/cancel", "")
+                        .json()
+                        .get("state")
+                        .asText())
+                .isEqualTo("cancelled");
         client.post("/api/runs/" + running + "/cancel", "");
         assertThat(client.await(running).get("state").asText()).isEqualTo("cancelled");
         assertThat(server.bean(DataFolder.class).run(running)).doesNotExist();
-        assertThat(client.await(client.run(client.handoff(smallSession()))).get("state").asText()).isEqualTo("done");
-        assertThat(client.get("/api/runs/" + waiting).json().get("state").asText()).isEqualTo("cancelled");
+        assertThat(client.await(client.run(client.handoff(smallSession())))
+                        .get("state")
+                        .asText())
+                .isEqualTo("done");
+        assertThat(client.get("/api/runs/" + waiting).json().get("state").asText())
+                .isEqualTo("cancelled");
     }
 
     @Test
     void aRecordingThatVanishesBeforeItsTurnFailsTheRunAndLeavesNothing() throws Exception {
         String blocking = client.run(client.handoff(LongSessions.make(server, 16, 600)));
-        String session = client.bringIn("Goes", "a.wav", SoundBytes.mono24(9_901, 9_902, 9_903)).json().get("id").asText();
+        String session = client.bringIn("Goes", "a.wav", SoundBytes.mono24(9_901, 9_902, 9_903))
+                .json()
+                .get("id")
+                .asText();
         String waiting = client.run(client.handoff(session));
-        String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
+        String hash = client.get("/api/sessions/" + session)
+                .json()
+                .get("session")
+                .get("recordings")
+                .get(0)
+                .get("sha256")
+                .asText();
         Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
         Files.delete(recordings.resolve(hash.substring(0, 2)).resolve(hash).resolve("original"));
         client.post("/api/runs/" + blocking + "/cancel", "");
         JsonNode failed = client.await(waiting);
         assertThat(failed.get("state").asText()).isEqualTo("failed");
-        assertThat(failed.get("failure").asText()).isEqualTo("Printing stopped: The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
+        assertThat(failed.get("failure").asText())
+                .isEqualTo(
+                        "Printing stopped: The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
         assertThat(server.bean(DataFolder.class).run(waiting)).doesNotExist();
         assertThat(client.get("/api/runs/" + waiting + "/parcel").status()).isEqualTo(409);
-        assertThat(client.await(client.run(client.handoff(smallSession()))).get("state").asText()).as("the server lives on").isEqualTo("done");
+        assertThat(client.await(client.run(client.handoff(smallSession())))
+                        .get("state")
+                        .asText())
+                .as("the server lives on")
+                .isEqualTo("done");
     }
 
     @Test
     void aVanishedRecordingRefusesThePlanWithASentence() throws Exception {
-        String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713)).json().get("id").asText();
+        String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713))
+                .json()
+                .get("id")
+                .asText();
         String handoff = client.handoff(session);
         client.await(client.run(handoff));
-        String hash = client.get("/api/sessions/" + session).json().get("session").get("recordings").get(0).get("sha256").asText();
+        String hash = client.get("/api/sessions/" + session)
+                .json()
+                .get("session")
+                .get("recordings")
+                .get(0)
+                .get("sha256")
+                .asText();
         Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
         Path home = recordings.resolve(hash.substring(0, 2)).resolve(hash);
         Files.move(home.resolve("original"), home.resolve("hidden"));
         Answer plan = client.get("/api/handoffs/" + handoff);
         assertThat(plan.status()).isEqualTo(422);
-        assertThat(plan.json().get("detail").asText()).isEqualTo("The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
-        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json()).as("what was printed stays in sight").hasSize(1);
+        assertThat(plan.json().get("detail").asText())
+                .isEqualTo("The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
+        assertThat(client.get("/api/handoffs/" + handoff + "/runs").json())
+                .as("what was printed stays in sight")
+                .hasSize(1);
         Files.move(home.resolve("hidden"), home.resolve("original"));
         assertThat(client.get("/api/handoffs/" + handoff).status()).isEqualTo(200);
     }

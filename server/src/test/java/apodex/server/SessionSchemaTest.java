@@ -28,15 +28,25 @@ final class SessionSchemaTest {
 
     @Test
     void theKeptSchemaIsCurrent() throws Exception {
-        JsonNode schemas = JSON.readTree(Files.readString(Path.of("../docs/openapi.json")).replace("#/components/schemas/", "#/$defs/")).at("/components/schemas");
+        JsonNode schemas = JSON.readTree(
+                        Files.readString(Path.of("../docs/openapi.json")).replace("#/components/schemas/", "#/$defs/"))
+                .at("/components/schemas");
         ObjectNode schema = JSON.createObjectNode();
-        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema").put("title", "A saved Apodex session").put("type", "object");
+        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema")
+                .put("title", "A saved Apodex session")
+                .put("type", "object");
         schema.putArray("required").add("form").add("version").add("files").add("session");
         ObjectNode properties = schema.putObject("properties");
         properties.putObject("form").put("const", SessionFile.FORM);
         properties.putObject("version").put("const", SessionFile.VERSION);
-        properties.putObject("files").put("type", "array").put("description", "what each recording is called in the folder recordings/, in the order of the session's recordings")
-                .putObject("items").put("type", "string");
+        properties
+                .putObject("files")
+                .put("type", "array")
+                .put(
+                        "description",
+                        "what each recording is called in the folder recordings/, in the order of the session's recordings")
+                .putObject("items")
+                .put("type", "string");
         properties.putObject("session").put("$ref", "#/$defs/Session");
         TreeMap<String, JsonNode> needed = new TreeMap<>();
         collect("Session", schemas, needed);
@@ -44,7 +54,9 @@ final class SessionSchemaTest {
         if (Boolean.getBoolean("apodex.openapi.write")) {
             Files.writeString(KEPT, JSON.writeValueAsString(schema) + "\n");
         }
-        assertThat(JSON.readTree(KEPT.toFile())).as("renew it as docs/openapi.json").isEqualTo(schema);
+        assertThat(JSON.readTree(KEPT.toFile()))
+                .as("renew it as docs/openapi.json")
+                .isEqualTo(schema);
     }
 
     private static void collect(String name, JsonNode schemas, TreeMap<String, JsonNode> needed) {
@@ -67,14 +79,21 @@ final class SessionSchemaTest {
 
     @Test
     void aSavedSessionIsValidAndABrokenOneIsNot(@TempDir Path folder) throws Exception {
-        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(KEPT));
-        var session = LowTideWaltz.record(new RecordingStore(folder.resolve("store")), Files.createDirectories(folder.resolve("work")));
-        JsonNode document = JSON.readTree(SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), session)));
+        JsonSchema schema =
+                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(KEPT));
+        var session = LowTideWaltz.record(
+                new RecordingStore(folder.resolve("store")), Files.createDirectories(folder.resolve("work")));
+        JsonNode document =
+                JSON.readTree(SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), session)));
         assertThat(schema.validate(document)).isEmpty();
-        for (String pointer : List.of("/session/rows/0", "/session/recordings/0", "/session/song", "/session/rows/1/takes/0/clips/0")) {
+        for (String pointer : List.of(
+                "/session/rows/0", "/session/recordings/0", "/session/song", "/session/rows/1/takes/0/clips/0")) {
             JsonNode broken = document.deepCopy();
             ObjectNode part = (ObjectNode) broken.at(pointer);
-            part.remove(List.of("name", "rate", "title", "position").stream().filter(part::has).findFirst().orElseThrow());
+            part.remove(List.of("name", "rate", "title", "position").stream()
+                    .filter(part::has)
+                    .findFirst()
+                    .orElseThrow());
             assertThat(schema.validate(broken)).as(pointer).isNotEmpty();
         }
     }

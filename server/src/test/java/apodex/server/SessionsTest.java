@@ -20,9 +20,12 @@ final class SessionsTest {
         assertThat(name(first)).isEqualTo("Tuba");
         assertThat(first.get("undo").asText()).isEqualTo("Rename “a”");
         rename(client, id, 2, "Bass Tuba");
-        JsonNode facts = client.post("/api/sessions/" + id + "/edits", """
+        JsonNode facts = client.post(
+                        "/api/sessions/" + id + "/edits",
+                        """
                 {"revision": 3, "edit": {"type": "setSong", "title": "Waltz", "artist": "Salt Harbour Players",
-                 "tempo": 96, "meter": "3/4", "key": "G major"}}""").json();
+                 "tempo": 96, "meter": "3/4", "key": "G major"}}""")
+                .json();
         assertThat(facts.get("session").get("song").get("key").asText()).isEqualTo("G major");
 
         JsonNode undone = step(client, id, "undo", 4).json();
@@ -40,7 +43,9 @@ final class SessionsTest {
         assertThat(step(client, id, "redo", 10).status()).isEqualTo(409);
         assertThat(name(step(client, id, "undo", 10).json())).isEqualTo("Bass Tuba");
         JsonNode branched = rename(client, id, 11, "Sousaphone").json();
-        assertThat(branched.get("redo").isNull()).as("a new edit ends what could be redone").isTrue();
+        assertThat(branched.get("redo").isNull())
+                .as("a new edit ends what could be redone")
+                .isTrue();
     }
 
     @Test
@@ -62,7 +67,9 @@ final class SessionsTest {
         var pool = java.util.concurrent.Executors.newFixedThreadPool(8);
         try {
             var answers = pool.invokeAll(java.util.stream.IntStream.range(0, 8)
-                    .<java.util.concurrent.Callable<Integer>>mapToObj(i -> () -> rename(client, id, 1, "Name " + i).status()).toList());
+                    .<java.util.concurrent.Callable<Integer>>mapToObj(
+                            i -> () -> rename(client, id, 1, "Name " + i).status())
+                    .toList());
             java.util.List<Integer> statuses = new java.util.ArrayList<>();
             for (var answer : answers) {
                 statuses.add(answer.get());
@@ -82,14 +89,21 @@ final class SessionsTest {
             assertThat(answer.status()).isEqualTo(422);
             assertThat(answer.json().get("field").asText()).isEqualTo("name");
         }
-        for (String body : new String[] {"", "{", "[]", "{\"revision\": 1}", "{\"revision\": 1, \"edit\": {\"type\": \"explode\"}}",
+        for (String body : new String[] {
+            "",
+            "{",
+            "[]",
+            "{\"revision\": 1}",
+            "{\"revision\": 1, \"edit\": {\"type\": \"explode\"}}",
             "{\"revision\": \"x\", \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"x\"}}",
-            "{\"revision\": 1, \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"x\", \"colour\": 1}}"}) {
+            "{\"revision\": 1, \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"x\", \"colour\": 1}}"
+        }) {
             Answer answer = client.post("/api/sessions/" + id + "/edits", body);
             assertThat(answer.status()).as(body).isIn(400, 422);
             assertThat(answer.json().get("detail").asText()).doesNotContain("Exception");
         }
-        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).isEqualTo(1);
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt())
+                .isEqualTo(1);
         assertThat(client.get("/api/sessions/none").status()).isEqualTo(404);
         assertThat(rename(client, "none", 1, "x").status()).isEqualTo(404);
     }
@@ -102,7 +116,8 @@ final class SessionsTest {
         assertThat(effects.findValuesAsText("id")).contains("compressor", "hallReverb", "thresholdDb");
         assertThat(client.get("/api/instruments").json().get(0).get("parts")).hasSizeGreaterThan(4);
         String[] edits = {
-            row("bus", "drums", "\"outputs\": [\"mix\"]"), row("return", "hall", "\"outputs\": [\"mix\"]"),
+            row("bus", "drums", "\"outputs\": [\"mix\"]"),
+            row("return", "hall", "\"outputs\": [\"mix\"]"),
             "{\"type\": \"setOutputs\", \"row\": \"r1\", \"outputs\": [\"drums\"]}",
             "{\"type\": \"setSends\", \"row\": \"r1\", \"sends\": [{\"to\": \"hall\", \"levelDb\": -9, \"from\": \"afterFader\"}]}",
             "{\"type\": \"setInserts\", \"row\": \"hall\", \"inserts\": [{\"effect\": \"hallReverb\", \"settings\": {\"mixPercent\": 100}, \"key\": null, \"kept\": false, \"on\": true}]}",
@@ -112,35 +127,52 @@ final class SessionsTest {
             "{\"type\": \"setMarkers\", \"markers\": [{\"frame\": 1, \"name\": \"Verse\"}]}",
             "{\"type\": \"setTempoMap\", \"tempoChanges\": [{\"quarter\": 8, \"quartersPerMinute\": 60, \"way\": \"glide\"}], \"meterChanges\": []}",
             "{\"type\": \"addRow\", \"before\": \"drums\", \"row\": {\"type\": \"instrument\", \"id\": \"kit\", \"name\": \"Kit\", \"instrument\": \"drumKit\", \"notes\": [], \"strip\": "
-                + strip("\"outputs\": [\"drums\"]") + "}}",
-            "{\"type\": \"setNotes\", \"row\": \"kit\", \"instrument\": \"drumKit\", \"notes\": [{\"quarter\": 0, \"quarters\": 1, \"pitch\": 36, \"velocity\": 100}]}"};
+                    + strip("\"outputs\": [\"drums\"]") + "}}",
+            "{\"type\": \"setNotes\", \"row\": \"kit\", \"instrument\": \"drumKit\", \"notes\": [{\"quarter\": 0, \"quarters\": 1, \"pitch\": 36, \"velocity\": 100}]}"
+        };
         int revision = 1;
         for (String edit : edits) {
-            Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + edit + "}");
+            Answer answer = client.post(
+                    "/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + edit + "}");
             assertThat(answer.status()).as(answer.text()).isEqualTo(200);
             revision = answer.json().get("revision").asInt();
         }
-        JsonNode plan = client.post("/api/sessions/" + id + "/handoffs", "{\"name\": \"x\"}").json().get("plan");
+        JsonNode plan = client.post("/api/sessions/" + id + "/handoffs", "{\"name\": \"x\"}")
+                .json()
+                .get("plan");
         assertThat(plan.get("rows").findValuesAsText("row")).containsExactly("r1", "kit", "drums", "hall", "mix");
         assertThat(plan.get("rows").get(0).get("stations").toString()).isEqualTo("[\"raw\",\"fader\",\"bus\"]");
-        String[][] refused = {{"outputs", row("bus", "loop", "\"outputs\": [\"loop\"]")},
+        String[][] refused = {
+            {"outputs", row("bus", "loop", "\"outputs\": [\"loop\"]")},
             {"outputs", "{\"type\": \"setOutputs\", \"row\": \"drums\", \"outputs\": [\"nowhere\"]}"},
-            {"faderDb", "{\"type\": \"setFader\", \"row\": \"drums\", \"faderDb\": 99, \"pan\": 0, \"muted\": false, \"soloed\": false}"},
-            {"inserts", "{\"type\": \"setInserts\", \"row\": \"r1\", \"inserts\": [{\"effect\": \"magic\", \"settings\": {}, \"key\": null, \"kept\": false, \"on\": true}]}"},
-            {"panMoves", "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [], \"panMoves\": [{\"frame\": 5, \"value\": 0}, {\"frame\": 5, \"value\": 1}]}"},
-            {"edit.faderMoves", "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [null], \"panMoves\": []}"}};
+            {
+                "faderDb",
+                "{\"type\": \"setFader\", \"row\": \"drums\", \"faderDb\": 99, \"pan\": 0, \"muted\": false, \"soloed\": false}"
+            },
+            {
+                "inserts",
+                "{\"type\": \"setInserts\", \"row\": \"r1\", \"inserts\": [{\"effect\": \"magic\", \"settings\": {}, \"key\": null, \"kept\": false, \"on\": true}]}"
+            },
+            {
+                "panMoves",
+                "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [], \"panMoves\": [{\"frame\": 5, \"value\": 0}, {\"frame\": 5, \"value\": 1}]}"
+            },
+            {"edit.faderMoves", "{\"type\": \"setMoves\", \"row\": \"r1\", \"faderMoves\": [null], \"panMoves\": []}"}
+        };
         for (String[] each : refused) {
-            Answer answer = client.post("/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + each[1] + "}");
+            Answer answer = client.post(
+                    "/api/sessions/" + id + "/edits", "{\"revision\": " + revision + ", \"edit\": " + each[1] + "}");
             assertThat(answer.status()).as(each[1]).isIn(400, 422);
             assertThat(answer.json().get("field").asText()).as(answer.text()).isEqualTo(each[0]);
             assertThat(answer.json().get("detail").asText()).endsWith(".");
         }
-        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt()).isEqualTo(revision);
+        assertThat(client.get("/api/sessions/" + id).json().get("revision").asInt())
+                .isEqualTo(revision);
     }
 
     private static String row(String type, String id, String outputs) {
-        return "{\"type\": \"addRow\", \"before\": null, \"row\": {\"type\": \"" + type + "\", \"id\": \"" + id + "\", \"name\": \"" + id + "\", \"strip\": "
-                + strip(outputs) + "}}";
+        return "{\"type\": \"addRow\", \"before\": null, \"row\": {\"type\": \"" + type + "\", \"id\": \"" + id
+                + "\", \"name\": \"" + id + "\", \"strip\": " + strip(outputs) + "}}";
     }
 
     private static String strip(String outputs) {
@@ -165,12 +197,17 @@ final class SessionsTest {
     }
 
     private static String session(Client client) throws Exception {
-        return client.bringIn("Test", "a.wav", SoundBytes.mono24(1, 2, 3)).json().get("id").asText();
+        return client.bringIn("Test", "a.wav", SoundBytes.mono24(1, 2, 3))
+                .json()
+                .get("id")
+                .asText();
     }
 
     private static Answer rename(Client client, String id, int revision, String name) throws Exception {
-        return client.post("/api/sessions/" + id + "/edits",
-                "{\"revision\": " + revision + ", \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \"" + name + "\"}}");
+        return client.post(
+                "/api/sessions/" + id + "/edits",
+                "{\"revision\": " + revision + ", \"edit\": {\"type\": \"renameRow\", \"row\": \"r1\", \"name\": \""
+                        + name + "\"}}");
     }
 
     private static Answer step(Client client, String id, String which, int revision) throws Exception {

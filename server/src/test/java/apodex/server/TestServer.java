@@ -33,8 +33,10 @@ public final class TestServer implements AutoCloseable {
 
     /** Starts on a data folder; close it again. */
     public static TestServer start(Path data, String... more) {
-        String[] arguments = java.util.stream.Stream.concat(java.util.stream.Stream.of("--server.port=0", "--apodex.data=" + data),
-                java.util.stream.Stream.of(more)).toArray(String[]::new);
+        String[] arguments = java.util.stream.Stream.concat(
+                        java.util.stream.Stream.of("--server.port=0", "--apodex.data=" + data),
+                        java.util.stream.Stream.of(more))
+                .toArray(String[]::new);
         return new TestServer(Apodex.application().run(arguments));
     }
 
@@ -109,12 +111,14 @@ public final class TestServer implements AutoCloseable {
         }
 
         public Answer post(String path, String json) throws Exception {
-            return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
+            return send(HttpRequest.newBuilder(uri(path))
+                    .header("Content-Type", "application/json")
                     .POST(HttpRequest.BodyPublishers.ofString(json)));
         }
 
         public Answer put(String path, String json) throws Exception {
-            return send(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
+            return send(HttpRequest.newBuilder(uri(path))
+                    .header("Content-Type", "application/json")
                     .PUT(HttpRequest.BodyPublishers.ofString(json)));
         }
 
@@ -132,12 +136,15 @@ public final class TestServer implements AutoCloseable {
             String boundary = "----apodex-test";
             ByteArrayOutputStream body = new ByteArrayOutputStream();
             if (sessionName != null) {
-                body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"name\"\r\n\r\n" + sessionName + "\r\n")
+                body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"name\"\r\n\r\n"
+                                + sessionName + "\r\n")
                         .getBytes(StandardCharsets.UTF_8));
             }
             for (Map.Entry<String, byte[]> file : files.entrySet()) {
                 body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
-                        + file.getKey().replace("\\", "\\\\") + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+                                + file.getKey().replace("\\", "\\\\")
+                                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                        .getBytes(StandardCharsets.UTF_8));
                 body.writeBytes(file.getValue());
                 body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
             }
@@ -156,7 +163,10 @@ public final class TestServer implements AutoCloseable {
         }
 
         public String handoff(String sessionId) throws Exception {
-            return post("/api/sessions/" + sessionId + "/handoffs", "{\"name\": \"The mixer\"}").json().get("id").asText();
+            return post("/api/sessions/" + sessionId + "/handoffs", "{\"name\": \"The mixer\"}")
+                    .json()
+                    .get("id")
+                    .asText();
         }
 
         public String run(String handoffId) throws Exception {
@@ -165,22 +175,30 @@ public final class TestServer implements AutoCloseable {
 
         /** @param how version and whether everything is printed; empty for as usual */
         public String run(String handoffId, String how) throws Exception {
-            return post("/api/handoffs/" + handoffId + "/runs", how).json().get("id").asText();
+            return post("/api/handoffs/" + handoffId + "/runs", how)
+                    .json()
+                    .get("id")
+                    .asText();
         }
 
         /** Waits until a run is over and returns it. */
         public JsonNode await(String runId) throws Exception {
-            for (long end = System.nanoTime() + Duration.ofSeconds(90).toNanos(); System.nanoTime() < end; Thread.sleep(50)) {
+            for (long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
+                    System.nanoTime() < end;
+                    Thread.sleep(50)) {
                 JsonNode run = get("/api/runs/" + runId).json();
-                if (java.util.List.of("done", "failed", "cancelled").contains(run.get("state").asText())) {
+                if (java.util.List.of("done", "failed", "cancelled")
+                        .contains(run.get("state").asText())) {
                     return run;
                 }
             }
-            throw new AssertionError("The run is not over after 90 seconds: " + get("/api/runs/" + runId).text());
+            throw new AssertionError("The run is not over after 90 seconds: "
+                    + get("/api/runs/" + runId).text());
         }
 
         private Answer send(HttpRequest.Builder request) throws Exception {
-            HttpResponse<byte[]> response = http.send(request.timeout(Duration.ofSeconds(60)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            HttpResponse<byte[]> response =
+                    http.send(request.timeout(Duration.ofSeconds(60)).build(), HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(response.statusCode(), response);
         }
     }

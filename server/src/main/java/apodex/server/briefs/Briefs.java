@@ -33,14 +33,20 @@ public class Briefs {
     public List<BriefEntry> all() {
         String usual = mapper.usual();
         List<BriefEntry> all = new ArrayList<>();
-        Brief.BUILT_IN.forEach(brief -> all.add(new BriefEntry(id(brief), true, id(brief).equals(usual), brief)));
-        mapper.all().forEach(own -> all.add(new BriefEntry(own.id(), false, own.id().equals(usual), own.brief())));
+        Brief.BUILT_IN.forEach(
+                brief -> all.add(new BriefEntry(id(brief), true, id(brief).equals(usual), brief)));
+        mapper.all()
+                .forEach(own -> all.add(new BriefEntry(own.id(), false, own.id().equals(usual), own.brief())));
         return all;
     }
 
     /** What new handoffs begin with. */
     public Brief usual() {
-        return all().stream().filter(BriefEntry::usual).map(BriefEntry::brief).findFirst().orElse(Brief.FOR_MIXING);
+        return all().stream()
+                .filter(BriefEntry::usual)
+                .map(BriefEntry::brief)
+                .findFirst()
+                .orElse(Brief.FOR_MIXING);
     }
 
     BriefEntry create(Brief brief) {
@@ -80,7 +86,9 @@ public class Briefs {
     }
 
     private BriefEntry find(String id) {
-        return all().stream().filter(entry -> entry.id().equals(id)).findFirst()
+        return all().stream()
+                .filter(entry -> entry.id().equals(id))
+                .findFirst()
                 .orElseThrow(() -> Refused.notFound("There is no brief “" + id + "”."));
     }
 
@@ -89,8 +97,11 @@ public class Briefs {
             throw Refused.unusable("The request holds no brief.").with("field", "brief");
         }
         String name = NameRule.check("name", brief.name());
-        if (all().stream().anyMatch(entry -> entry.brief().name().equalsIgnoreCase(name) && !entry.id().equals(itself.orElse("")))) {
-            throw Refused.conflict("There is a brief “" + name + "” already; give this one another name.").with("field", "name");
+        if (all().stream()
+                .anyMatch(entry -> entry.brief().name().equalsIgnoreCase(name)
+                        && !entry.id().equals(itself.orElse("")))) {
+            throw Refused.conflict("There is a brief “" + name + "” already; give this one another name.")
+                    .with("field", "name");
         }
         return brief.named(name);
     }

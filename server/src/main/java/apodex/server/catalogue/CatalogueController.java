@@ -21,7 +21,8 @@ class CatalogueController {
      */
     record EffectEntry(String id, String name, String words, Nature nature, boolean takesKey, List<Setting> settings) {
         static EffectEntry of(Effect effect) {
-            return new EffectEntry(effect.id(), effect.name(), effect.words(), effect.nature(), effect.takesKey(), effect.settings());
+            return new EffectEntry(
+                    effect.id(), effect.name(), effect.words(), effect.nature(), effect.takesKey(), effect.settings());
         }
     }
 

@@ -40,7 +40,8 @@ final class FullSessionModel {
     private static void fades(ObjectNode clip) {
         for (String fade : new String[] {"fadeIn", "fadeOut"}) {
             JsonNode frames = clip.remove(fade + "Frames");
-            clip.set(fade, JSON.createObjectNode().put("frames", frames.asLong()).put("curve", "straight"));
+            clip.set(
+                    fade, JSON.createObjectNode().put("frames", frames.asLong()).put("curve", "straight"));
         }
         clip.put("muted", false);
     }
@@ -56,7 +57,9 @@ final class FullSessionModel {
         plan.put("listening", "").put("format", "wav").put("ringsOut", 0.0);
         plan.putObject("sharing").put("returns", "ownFiles").put("dynamics", "inPlace");
         ObjectNode passage = plan.putObject("passage").put("leadInFrames", 0);
-        passage.putObject("range").put("start", 0).put("end", plan.path("frames").asLong());
+        passage.putObject("range")
+                .put("start", 0)
+                .put("end", plan.path("frames").asLong());
         passage.putObject("tail").put("seconds", 0.0);
         return plan.toString();
     }

@@ -11,7 +11,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 /** Turns handoffs that named every file, and plans of one stretch, into those of briefs and sections. */
 final class HandoffsByBrief {
     private static final ObjectMapper JSON = SessionDocument.JSON;
-    private static final String[] SETTINGS = {"depth", "format", "rate", "returns", "dynamics", "leadInBars", "tailSeconds", "notes", "listening", "naming"};
+    private static final String[] SETTINGS = {
+        "depth", "format", "rate", "returns", "dynamics", "leadInBars", "tailSeconds", "notes", "listening", "naming"
+    };
 
     private HandoffsByBrief() {}
 
@@ -37,8 +39,10 @@ final class HandoffsByBrief {
             made.putArray("sections").addObject().put("name", "").set("stretch", handoff.get("range"));
         }
         ObjectNode rows = made.putObject("byRow");
-        handoff.path("sides").fields().forEachRemaining(each -> row(rows, each.getKey()).set("sides", each.getValue()));
-        handoff.path("trimsDb").fields().forEachRemaining(each -> row(rows, each.getKey()).set("trimDb", each.getValue()));
+        handoff.path("sides").fields().forEachRemaining(each -> row(rows, each.getKey())
+                .set("sides", each.getValue()));
+        handoff.path("trimsDb").fields().forEachRemaining(each -> row(rows, each.getKey())
+                .set("trimDb", each.getValue()));
         return made.toString();
     }
 
@@ -51,7 +55,8 @@ final class HandoffsByBrief {
         if (plan.has("sections")) {
             return old;
         }
-        ObjectNode section = plan.putArray("sections").addObject().put("name", "").put("folder", "");
+        ObjectNode section =
+                plan.putArray("sections").addObject().put("name", "").put("folder", "");
         section.set("passage", plan.remove("passage"));
         section.set("frames", plan.remove("frames"));
         section.set("startReference", plan.remove("startReference"));

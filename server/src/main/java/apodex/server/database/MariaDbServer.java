@@ -63,14 +63,25 @@ final class MariaDbServer {
         port = wantedPort > 0 ? wantedPort : freePort();
         Path log = folder.resolve("mariadb.log");
         Process started = new ProcessBuilder(
-                "setsid", program("mariadbd"), "--no-defaults", // a session of its own: Ctrl-C stops Apodex, and Apodex stops it
-                "--user=" + System.getProperty("user.name"),
-                "--datadir=" + data, "--socket=" + socket(), "--pid-file=" + folder.resolve("mariadb.pid"),
-                "--bind-address=127.0.0.1", "--port=" + port, "--skip-name-resolve",
-                "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
-                "--default-time-zone=+00:00", "--max-allowed-packet=256M", "--innodb-buffer-pool-size=64M",
-                "--init-file=" + initFile())
-                .redirectErrorStream(true).redirectOutput(log.toFile()).start();
+                        "setsid",
+                        program("mariadbd"),
+                        "--no-defaults", // a session of its own: Ctrl-C stops Apodex, and Apodex stops it
+                        "--user=" + System.getProperty("user.name"),
+                        "--datadir=" + data,
+                        "--socket=" + socket(),
+                        "--pid-file=" + folder.resolve("mariadb.pid"),
+                        "--bind-address=127.0.0.1",
+                        "--port=" + port,
+                        "--skip-name-resolve",
+                        "--character-set-server=utf8mb4",
+                        "--collation-server=utf8mb4_unicode_ci",
+                        "--default-time-zone=+00:00",
+                        "--max-allowed-packet=256M",
+                        "--innodb-buffer-pool-size=64M",
+                        "--init-file=" + initFile())
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
         process = started.toHandle();
         noteRunning();
         awaitConnection(log);
@@ -103,7 +114,8 @@ final class MariaDbServer {
             return false;
         }
         process = left.get();
-        boolean ownerLives = pidAndPort.length > 2 && ProcessHandle.of(Long.parseLong(pidAndPort[2])).isPresent();
+        boolean ownerLives = pidAndPort.length > 2
+                && ProcessHandle.of(Long.parseLong(pidAndPort[2])).isPresent();
         if (!ownerLives) {
             noteRunning();
         }
@@ -112,7 +124,9 @@ final class MariaDbServer {
 
     /** Leaves word for the next Apodex on this folder: the server's process, its port, and who stops it. */
     private void noteRunning() throws IOException {
-        Files.writeString(folder.resolve("running"), process.pid() + " " + port + " " + ProcessHandle.current().pid());
+        Files.writeString(
+                folder.resolve("running"),
+                process.pid() + " " + port + " " + ProcessHandle.current().pid());
         isOurs = true;
     }
 
@@ -122,11 +136,17 @@ final class MariaDbServer {
             apodex.intake.Folders.remove(unfinished);
         }
         Path log = folder.resolve("install.log");
-        Process install = new ProcessBuilder(program("mariadb-install-db"), "--no-defaults",
-                "--user=" + System.getProperty("user.name"), "--datadir=" + unfinished,
-                "--auth-root-authentication-method=socket",
-                "--auth-root-socket-user=" + System.getProperty("user.name"), "--skip-test-db")
-                .redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        Process install = new ProcessBuilder(
+                        program("mariadb-install-db"),
+                        "--no-defaults",
+                        "--user=" + System.getProperty("user.name"),
+                        "--datadir=" + unfinished,
+                        "--auth-root-authentication-method=socket",
+                        "--auth-root-socket-user=" + System.getProperty("user.name"),
+                        "--skip-test-db")
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
         if (await(install) != 0) {
             throw new IOException("MariaDB could not set up its data folder. " + lastWords(log));
         }
@@ -137,10 +157,15 @@ final class MariaDbServer {
     private Path initFile() throws IOException {
         Path file = folder.resolve("init.sql");
         String user = "'" + USER + "'@'127.0.0.1'";
-        writePrivate(file, String.join("\n", List.of(
-                "CREATE DATABASE IF NOT EXISTS apodex CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;",
-                "CREATE OR REPLACE USER " + user + " IDENTIFIED BY '" + password + "';",
-                "GRANT ALL ON apodex.* TO " + user + ";", "")));
+        writePrivate(
+                file,
+                String.join(
+                        "\n",
+                        List.of(
+                                "CREATE DATABASE IF NOT EXISTS apodex CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;",
+                                "CREATE OR REPLACE USER " + user + " IDENTIFIED BY '" + password + "';",
+                                "GRANT ALL ON apodex.* TO " + user + ";",
+                                "")));
         return file;
     }
 
@@ -162,8 +187,11 @@ final class MariaDbServer {
 
     private Path socket() {
         Path here = folder.resolve("mariadb.sock");
-        return here.toString().length() <= LONGEST_SOCKET_PATH ? here
-                : Path.of(System.getProperty("java.io.tmpdir"), "apodex-" + Integer.toHexString(here.hashCode()) + ".sock");
+        return here.toString().length() <= LONGEST_SOCKET_PATH
+                ? here
+                : Path.of(
+                        System.getProperty("java.io.tmpdir"),
+                        "apodex-" + Integer.toHexString(here.hashCode()) + ".sock");
     }
 
     private void awaitConnection(Path log) throws IOException {
@@ -182,7 +210,8 @@ final class MariaDbServer {
 
     private static String lastWords(Path log) throws IOException {
         List<String> lines = Files.readAllLines(log, java.nio.charset.StandardCharsets.ISO_8859_1).stream()
-                .filter(line -> !line.isBlank()).toList();
+                .filter(line -> !line.isBlank())
+                .toList();
         return "It said last, in " + log + ": "
                 + String.join(" / ", lines.subList(Math.max(0, lines.size() - LAST_LINES), lines.size()));
     }

@@ -31,9 +31,13 @@ public final class PrivateDatabase implements ApplicationContextInitializer<Conf
         }
         // Registered first, so destroyed last: after the connection pool and the scheduler.
         ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("mariaDbServer", server::stop);
-        environment.getPropertySources().addFirst(new MapPropertySource("private database", Map.of(
-                "spring.datasource.url", server.url(),
-                "spring.datasource.username", MariaDbServer.USER,
-                "spring.datasource.password", server.password())));
+        environment
+                .getPropertySources()
+                .addFirst(new MapPropertySource(
+                        "private database",
+                        Map.of(
+                                "spring.datasource.url", server.url(),
+                                "spring.datasource.username", MariaDbServer.USER,
+                                "spring.datasource.password", server.password())));
     }
 }

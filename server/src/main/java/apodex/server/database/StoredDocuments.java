@@ -13,11 +13,13 @@ import java.util.function.UnaryOperator;
 final class StoredDocuments {
     private StoredDocuments() {}
 
-    static void rewrite(Connection connection, String table, List<String> keys, String column,
-            UnaryOperator<String> change) throws SQLException {
+    static void rewrite(
+            Connection connection, String table, List<String> keys, String column, UnaryOperator<String> change)
+            throws SQLException {
         List<Object[]> changed = new ArrayList<>();
         try (Statement select = connection.createStatement();
-                ResultSet rows = select.executeQuery("SELECT " + String.join(", ", keys) + ", " + column + " FROM " + table)) {
+                ResultSet rows =
+                        select.executeQuery("SELECT " + String.join(", ", keys) + ", " + column + " FROM " + table)) {
             while (rows.next()) {
                 Object[] row = new Object[keys.size() + 1];
                 row[0] = change.apply(rows.getString(column));
@@ -27,8 +29,10 @@ final class StoredDocuments {
                 changed.add(row);
             }
         }
-        String where = String.join(" AND ", keys.stream().map(key -> key + " = ?").toList());
-        try (PreparedStatement update = connection.prepareStatement("UPDATE " + table + " SET " + column + " = ? WHERE " + where)) {
+        String where =
+                String.join(" AND ", keys.stream().map(key -> key + " = ?").toList());
+        try (PreparedStatement update =
+                connection.prepareStatement("UPDATE " + table + " SET " + column + " = ? WHERE " + where)) {
             for (Object[] row : changed) {
                 for (int i = 0; i < row.length; i++) {
                     update.setObject(i + 1, row[i]);

@@ -13,7 +13,12 @@ class V2__Full_session_model extends BaseJavaMigration {
     @Override
     public void migrate(Context context) throws SQLException {
         Connection connection = context.getConnection();
-        StoredDocuments.rewrite(connection, "session_revision", List.of("session_id", "revision"), "session", FullSessionModel::session);
+        StoredDocuments.rewrite(
+                connection,
+                "session_revision",
+                List.of("session_id", "revision"),
+                "session",
+                FullSessionModel::session);
         StoredDocuments.rewrite(connection, "run", List.of("id"), "session", FullSessionModel::session);
         StoredDocuments.rewrite(connection, "run", List.of("id"), "plan", FullSessionModel::plan);
     }

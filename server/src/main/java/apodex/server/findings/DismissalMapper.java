@@ -11,7 +11,8 @@ interface DismissalMapper {
     /** @param finding SHA-256 of its key; @param seen SHA-256 of what was seen of it */
     record Dismissal(String finding, String seen) {}
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO dismissal (session_id, finding, seen) VALUES (#{sessionId}, #{finding}, #{seen})
             ON DUPLICATE KEY UPDATE seen = #{seen}""")
     void keep(String sessionId, String finding, String seen);

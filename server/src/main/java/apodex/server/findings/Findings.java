@@ -33,7 +33,12 @@ class Findings {
     private final Measuring measuring;
     private final DismissalMapper dismissals;
 
-    Findings(Sessions sessions, Handoffs handoffs, RecordingStore store, Measuring measuring, DismissalMapper dismissals) {
+    Findings(
+            Sessions sessions,
+            Handoffs handoffs,
+            RecordingStore store,
+            Measuring measuring,
+            DismissalMapper dismissals) {
         this.sessions = sessions;
         this.handoffs = handoffs;
         this.store = store;
@@ -65,7 +70,12 @@ class Findings {
      * @param recordings      how many recordings the session uses
      * @param unmeasured      how many of them still have to be read
      */
-    record Report(int sessionRevision, int handoffRevision, int recordings, int unmeasured, List<Found> findings,
+    record Report(
+            int sessionRevision,
+            int handoffRevision,
+            int recordings,
+            int unmeasured,
+            List<Found> findings,
             List<Proposed> names) {}
 
     /** @param handoffId what is going to be printed; null for what is usual */
@@ -73,20 +83,30 @@ class Findings {
         SessionState state = sessions.get(sessionId);
         Session session = state.session();
         StoredHandoff handoff = handoffId == null ? null : handoffs.stored(handoffId);
-        Set<String> used = session.audioRows().stream().flatMap(row -> row.takes().stream()).flatMap(take -> take.clips().stream())
-                .map(clip -> clip.recording()).collect(Collectors.toSet());
+        Set<String> used = session.audioRows().stream()
+                .flatMap(row -> row.takes().stream())
+                .flatMap(take -> take.clips().stream())
+                .map(clip -> clip.recording())
+                .collect(Collectors.toSet());
         int unmeasured = measuring.see(used);
         Map<String, String> left = dismissals.ofSession(sessionId).stream()
                 .collect(Collectors.toMap(DismissalMapper.Dismissal::finding, DismissalMapper.Dismissal::seen));
-        List<Found> findings = Checks.look(new Look(session, handoff == null ? Handoff.named("x") : handoff.handoff(), store)).stream()
-                .map(finding -> {
-                    String seen = Digests.sha256OfText(finding.seen());
-                    return new Found(finding, seen, seen.equals(left.get(Digests.sha256OfText(finding.key()))),
-                            finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
-                }).toList();
+        List<Found> findings =
+                Checks.look(new Look(session, handoff == null ? Handoff.named("x") : handoff.handoff(), store)).stream()
+                        .map(finding -> {
+                            String seen = Digests.sha256OfText(finding.seen());
+                            return new Found(
+                                    finding,
+                                    seen,
+                                    seen.equals(left.get(Digests.sha256OfText(finding.key()))),
+                                    finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
+                        })
+                        .toList();
         List<Proposed> names = NameProposals.of(session).stream()
-                .map(each -> new Proposed(each, NameProposals.accepting(session, each))).toList();
-        return new Report(state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
+                .map(each -> new Proposed(each, NameProposals.accepting(session, each)))
+                .toList();
+        return new Report(
+                state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
     }
 
     /**
@@ -94,25 +114,41 @@ class Findings {
      *
      * @param stops of the worst kind, not dismissed; as {@code look} and {@code know}
      */
-    record Summary(int sessionRevision, int handoffRevision, int recordings, int unmeasured, int stops, int look, int know) {}
+    record Summary(
+            int sessionRevision, int handoffRevision, int recordings, int unmeasured, int stops, int look, int know) {}
 
     /** @param handoffId what is going to be printed; null for what is usual */
     Summary summary(String sessionId, @Nullable String handoffId) {
         Report report = report(sessionId, handoffId);
-        Map<Severity, Long> open = report.findings().stream().filter(found -> !found.dismissed())
+        Map<Severity, Long> open = report.findings().stream()
+                .filter(found -> !found.dismissed())
                 .collect(Collectors.groupingBy(found -> found.finding().severity(), Collectors.counting()));
-        return new Summary(report.sessionRevision(), report.handoffRevision(), report.recordings(), report.unmeasured(),
-                open.getOrDefault(Severity.STOPS, 0L).intValue(), open.getOrDefault(Severity.LOOK, 0L).intValue(),
+        return new Summary(
+                report.sessionRevision(),
+                report.handoffRevision(),
+                report.recordings(),
+                report.unmeasured(),
+                open.getOrDefault(Severity.STOPS, 0L).intValue(),
+                open.getOrDefault(Severity.LOOK, 0L).intValue(),
                 open.getOrDefault(Severity.KNOW, 0L).intValue());
     }
 
     /** Takes every remedy that leaves the sound as it is, as one step. */
     SessionState putRightWhatIsSafe(String sessionId, @Nullable String handoffId, int revision) {
         Report report = report(sessionId, handoffId);
-        Handoff handoff = handoffId == null ? Handoff.named("x") : handoffs.stored(handoffId).handoff();
-        Set<String> left = report.findings().stream().filter(Found::dismissed).map(found -> found.finding().key()).collect(Collectors.toSet());
-        return sessions.edit(sessionId, revision, SafeRemedies.of(sessions.get(sessionId).session(), handoff, store, left)
-                .orElseThrow(() -> Refused.unusable("There is nothing left that can be put right without listening.")));
+        Handoff handoff = handoffId == null
+                ? Handoff.named("x")
+                : handoffs.stored(handoffId).handoff();
+        Set<String> left = report.findings().stream()
+                .filter(Found::dismissed)
+                .map(found -> found.finding().key())
+                .collect(Collectors.toSet());
+        return sessions.edit(
+                sessionId,
+                revision,
+                SafeRemedies.of(sessions.get(sessionId).session(), handoff, store, left)
+                        .orElseThrow(() ->
+                                Refused.unusable("There is nothing left that can be put right without listening.")));
     }
 
     void dismiss(String sessionId, String key, String seen) {
@@ -120,7 +156,8 @@ class Findings {
             throw Refused.notFound("There is no session “" + sessionId + "”.");
         }
         if (key == null || seen == null || !seen.matches("[0-9a-f]{64}")) {
-            throw Refused.unusable("What is left has to be named by its key and by what was seen.").with("field", "seen");
+            throw Refused.unusable("What is left has to be named by its key and by what was seen.")
+                    .with("field", "seen");
         }
         dismissals.keep(sessionId, Digests.sha256OfText(key), seen);
     }

@@ -19,8 +19,8 @@ class Measuring {
 
     private final RecordingStore store;
     private final Set<String> asked = ConcurrentHashMap.newKeySet();
-    private final ExecutorService crew = Executors.newFixedThreadPool(
-            Math.max(1, Runtime.getRuntime().availableProcessors() / 2), work -> {
+    private final ExecutorService crew =
+            Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors() / 2), work -> {
                 Thread thread = new Thread(work, "measuring");
                 thread.setDaemon(true);
                 thread.setPriority(Thread.MIN_PRIORITY);

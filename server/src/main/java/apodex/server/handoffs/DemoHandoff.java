@@ -26,7 +26,8 @@ class DemoHandoff implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) {
         if (handoffs.ofSession(DemoSong.ID).isEmpty()) {
-            handoffs.create(DemoSong.ID, LowTideWaltz.handoff(sessions.get(DemoSong.ID).session()));
+            handoffs.create(
+                    DemoSong.ID, LowTideWaltz.handoff(sessions.get(DemoSong.ID).session()));
         }
     }
 }

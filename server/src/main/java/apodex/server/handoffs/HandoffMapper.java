@@ -9,7 +9,8 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface HandoffMapper {
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO handoff (id, session_id, owner_id, revision, handoff)
             VALUES (#{id}, #{sessionId}, 'local', #{revision}, #{handoff})""")
     void insert(StoredHandoff handoff);
@@ -17,14 +18,16 @@ interface HandoffMapper {
     @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id}")
     StoredHandoff find(String id);
 
-    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed ORDER BY created_at, id")
+    @Select(
+            "SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed ORDER BY created_at, id")
     List<StoredHandoff> ofSession(String sessionId);
 
     @Update("UPDATE handoff SET removed = TRUE WHERE id = #{id}")
     void remove(String id);
 
     /** What the last few runs took from their beginning to the packed parcel; null before the first. */
-    @Select("""
+    @Select(
+            """
             SELECT SUM(seconds) / SUM(bytes) FROM (
                 SELECT TIMESTAMPDIFF(MICROSECOND, r.started_at, r.finished_at) / 1e6 AS seconds, (SELECT SUM(p.bytes) FROM parcel p WHERE p.run_id = r.id) AS bytes
                 FROM run r
@@ -32,6 +35,7 @@ interface HandoffMapper {
     Double secondsPerByte();
 
     /** 0 when somebody else changed it first. */
-    @Update("UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")
+    @Update(
+            "UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")
     int update(String id, int expected, Handoff handoff);
 }

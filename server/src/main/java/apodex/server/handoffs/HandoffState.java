@@ -18,8 +18,19 @@ import java.util.List;
  * @param doubled  what would sound doubled
  * @param estimate what printing it takes
  */
-public record HandoffState(String id, String sessionId, int sessionRevision, int revision, Handoff handoff, Settings settled, Settings behind, Settings usual,
-        Plan plan, List<String> byHand, List<Doubling> doubled, Estimate estimate) {
+public record HandoffState(
+        String id,
+        String sessionId,
+        int sessionRevision,
+        int revision,
+        Handoff handoff,
+        Settings settled,
+        Settings behind,
+        Settings usual,
+        Plan plan,
+        List<String> byHand,
+        List<Doubling> doubled,
+        Estimate estimate) {
 
     /**
      * What printing takes.
@@ -30,10 +41,26 @@ public record HandoffState(String id, String sessionId, int sessionRevision, int
      */
     public record Estimate(double seconds, long bytes, long bytesFree) {}
 
-    static HandoffState of(StoredHandoff stored, String sessionId, int sessionRevision, Plan plan, List<Doubling> doubled, Estimate estimate) {
+    static HandoffState of(
+            StoredHandoff stored,
+            String sessionId,
+            int sessionRevision,
+            Plan plan,
+            List<Doubling> doubled,
+            Estimate estimate) {
         Handoff handoff = stored.handoff();
-        return new HandoffState(stored.id(), sessionId, sessionRevision, stored.revision(), handoff, handoff.settled(),
-                handoff.brief().settings().over(Settings.USUAL), Settings.USUAL, plan,
-                ByHand.of(handoff, plan), doubled, estimate);
+        return new HandoffState(
+                stored.id(),
+                sessionId,
+                sessionRevision,
+                stored.revision(),
+                handoff,
+                handoff.settled(),
+                handoff.brief().settings().over(Settings.USUAL),
+                Settings.USUAL,
+                plan,
+                ByHand.of(handoff, plan),
+                doubled,
+                estimate);
     }
 }

@@ -39,7 +39,8 @@ public class Handoffs {
     HandoffState create(String sessionId, Handoff handoff) {
         SessionState session = sessions.get(sessionId);
         Plan plan = plan(session, handoff);
-        StoredHandoff stored = new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, ByHand.only(handoff, plan));
+        StoredHandoff stored =
+                new StoredHandoff(UUID.randomUUID().toString(), sessionId, 1, ByHand.only(handoff, plan));
         HandoffState state = state(stored, session, plan);
         mapper.insert(stored);
         return state;
@@ -103,7 +104,8 @@ public class Handoffs {
     }
 
     private Refused stale(String id) {
-        return Refused.conflict("This plan was changed in another window meanwhile.").with("current", get(id));
+        return Refused.conflict("This plan was changed in another window meanwhile.")
+                .with("current", get(id));
     }
 
     private StoredHandoff find(String id) {

@@ -50,14 +50,20 @@ class HandoffsController {
     @PostMapping("/api/sessions/{sessionId}/handoffs")
     @ResponseStatus(HttpStatus.CREATED)
     HandoffState create(@PathVariable String sessionId, @RequestBody NewHandoff request) {
-        return handoffs.create(sessionId, Handoff.named(NameRule.check("name", request.name()))
-                .with(request.brief() == null ? briefs.usual() : request.brief()));
+        return handoffs.create(
+                sessionId,
+                Handoff.named(NameRule.check("name", request.name()))
+                        .with(request.brief() == null ? briefs.usual() : request.brief()));
     }
 
     @GetMapping("/api/sessions/{sessionId}/handoffs")
     List<HandoffEntry> ofSession(@PathVariable String sessionId) {
         return handoffs.ofSession(sessionId).stream()
-                .map(stored -> new HandoffEntry(stored.id(), stored.handoff().name(), stored.handoff().brief().name())).toList();
+                .map(stored -> new HandoffEntry(
+                        stored.id(),
+                        stored.handoff().name(),
+                        stored.handoff().brief().name()))
+                .toList();
     }
 
     @GetMapping("/api/handoffs/{id}")

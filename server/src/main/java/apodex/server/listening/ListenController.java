@@ -31,9 +31,12 @@ class ListenController {
 
     private void refuseMissing(Session session) {
         session.audioRows().stream().filter(row -> !row.strip().muted()).forEach(row -> row.clips().stream()
-                .filter(clip -> !store.has(clip.recording())).findFirst().ifPresent(clip -> {
-                    throw Refused.unusable("“" + session.recording(clip.recording()).fileName() + "” of row “" + row.name()
-                            + "” is missing. Drop the file on the session, or mute the row.");
+                .filter(clip -> !store.has(clip.recording()))
+                .findFirst()
+                .ifPresent(clip -> {
+                    throw Refused.unusable(
+                            "“" + session.recording(clip.recording()).fileName() + "” of row “" + row.name()
+                                    + "” is missing. Drop the file on the session, or mute the row.");
                 }));
     }
 
@@ -45,8 +48,11 @@ class ListenController {
      * @param rows ids of the rows to hear alone; null for those that are soloed, or else all
      */
     @GetMapping(path = "/api/sessions/{id}/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<StreamingResponseBody> sound(@PathVariable String id, @RequestParam long from,
-            @RequestParam(required = false) @Nullable Long to, @RequestParam(required = false) @Nullable Set<String> rows) {
+    ResponseEntity<StreamingResponseBody> sound(
+            @PathVariable String id,
+            @RequestParam long from,
+            @RequestParam(required = false) @Nullable Long to,
+            @RequestParam(required = false) @Nullable Set<String> rows) {
         Session session = sessions.get(id).session();
         long end = to == null ? session.frames() : Math.min(to, session.frames());
         if (from < 0 || from >= end) {

@@ -30,6 +30,7 @@ import java.util.concurrent.atomic.AtomicReference;
 final class ListenStream {
     /** Longer than any house effect needs to settle to what is heard. */
     private static final double WARM_UP_SECONDS = 2.5;
+
     private static final int THREADS = 2;
     private static final int PIECE_BYTES = 1 << 16;
     private static final long LOOK_AGAIN_MS = 8;
@@ -64,11 +65,26 @@ final class ListenStream {
     }
 
     private void walk(Path file) {
-        Tap tap = new Tap(session.mix().id(), Station.FADER, Channels.STEREO, SampleFormat.FLOAT32, session.rate(), Tap.Container.WAV, 0,
-                file, null, 0);
+        Tap tap = new Tap(
+                session.mix().id(),
+                Station.FADER,
+                Channels.STEREO,
+                SampleFormat.FLOAT32,
+                session.rate(),
+                Tap.Container.WAV,
+                0,
+                file,
+                null,
+                0);
         Passage passage = new Passage(range, 0, Passage.Tail.NONE);
         try {
-            Walk.startingNear(session, List.of(tap), passage, recordings, THREADS, Math.round(WARM_UP_SECONDS * session.rate().hertz()))
+            Walk.startingNear(
+                            session,
+                            List.of(tap),
+                            passage,
+                            recordings,
+                            THREADS,
+                            Math.round(WARM_UP_SECONDS * session.rate().hertz()))
                     .print(new WalkObserver() {
                         @Override
                         public void printed(double share) {

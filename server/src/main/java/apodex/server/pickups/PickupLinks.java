@@ -13,6 +13,8 @@ class PickupLinks {
     @GetMapping("/p/{token}")
     ResponseEntity<Void> page(@PathVariable String token) {
         String safe = token.matches("[A-Za-z0-9_-]{1,64}") ? token : "none";
-        return ResponseEntity.status(HttpStatus.FOUND).header(HttpHeaders.LOCATION, "/#/pickup/" + safe).build();
+        return ResponseEntity.status(HttpStatus.FOUND)
+                .header(HttpHeaders.LOCATION, "/#/pickup/" + safe)
+                .build();
     }
 }

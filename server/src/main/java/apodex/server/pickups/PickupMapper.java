@@ -13,12 +13,22 @@ interface PickupMapper {
     String COLUMNS = "id, run_id, token, phrase, message, created_at, ends_at, withdrawn, wrong_tries, blocked_until";
 
     /** @param phrase hash of the pass phrase; null for none */
-    record Pickup(String id, String runId, String token, @Nullable String phrase, String message, Instant createdAt, Instant endsAt,
-            boolean withdrawn, int wrongTries, @Nullable Instant blockedUntil) {}
+    record Pickup(
+            String id,
+            String runId,
+            String token,
+            @Nullable String phrase,
+            String message,
+            Instant createdAt,
+            Instant endsAt,
+            boolean withdrawn,
+            int wrongTries,
+            @Nullable Instant blockedUntil) {}
 
     record Event(EventKind kind, String words, Instant at) {}
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO pickup (id, run_id, owner_id, token, phrase, message, ends_at)
             VALUES (#{id}, #{runId}, 'local', #{token}, #{phrase}, #{message}, #{endsAt})""")
     void insert(String id, String runId, String token, @Nullable String phrase, String message, Instant endsAt);

@@ -25,6 +25,7 @@ class Pickups {
     private static final int LONGEST_PHRASE_BYTES = 72;
     /** Slips of the finger cost nothing. */
     private static final int FREE_TRIES = 3;
+
     private static final Duration LONGEST_WAIT = Duration.ofMinutes(15);
 
     private final PickupMapper mapper;
@@ -37,20 +38,28 @@ class Pickups {
 
     Pickup create(String runId, int days, @Nullable String passPhrase, @Nullable String message) {
         if (days < 1 || days > LONGEST_DAYS) {
-            throw Refused.unusable("A link lasts 1 to " + LONGEST_DAYS + " days, not " + days + ".").with("field", "days");
+            throw Refused.unusable("A link lasts 1 to " + LONGEST_DAYS + " days, not " + days + ".")
+                    .with("field", "days");
         }
         String words = message == null ? "" : message.strip();
         if (words.length() > LONGEST_MESSAGE) {
-            throw Refused.unusable("A message has " + LONGEST_MESSAGE + " letters at the most.").with("field", "message");
+            throw Refused.unusable("A message has " + LONGEST_MESSAGE + " letters at the most.")
+                    .with("field", "message");
         }
         boolean open = passPhrase == null || passPhrase.isBlank();
         if (!open && passPhrase.strip().getBytes(StandardCharsets.UTF_8).length > LONGEST_PHRASE_BYTES) {
-            throw Refused.unusable("A pass phrase has " + LONGEST_PHRASE_BYTES + " letters at the most.").with("field", "passPhrase");
+            throw Refused.unusable("A pass phrase has " + LONGEST_PHRASE_BYTES + " letters at the most.")
+                    .with("field", "passPhrase");
         }
         byte[] secret = new byte[TOKEN_BYTES];
         random.nextBytes(secret);
         String id = UUID.randomUUID().toString();
-        mapper.insert(id, runId, Base64.getUrlEncoder().withoutPadding().encodeToString(secret), open ? null : phrases.encode(passPhrase.strip()), words,
+        mapper.insert(
+                id,
+                runId,
+                Base64.getUrlEncoder().withoutPadding().encodeToString(secret),
+                open ? null : phrases.encode(passPhrase.strip()),
+                words,
                 Instant.now().plus(Duration.ofDays(days)));
         return mapper.find(id);
     }
@@ -77,15 +86,18 @@ class Pickups {
             throw Refused.gone("This link was withdrawn. Ask whoever sent it for a new one.");
         }
         if (Instant.now().isAfter(pickup.endsAt())) {
-            throw Refused.gone("This link ended on " + pickup.endsAt().toString().substring(0, 10) + ". Ask whoever sent it for a new one.");
+            throw Refused.gone("This link ended on "
+                    + pickup.endsAt().toString().substring(0, 10) + ". Ask whoever sent it for a new one.");
         }
         return pickup;
     }
 
     /** @param key what {@link #unlock} gave for the right pass phrase */
     boolean isOpen(Pickup pickup, @Nullable String key) {
-        return pickup.phrase() == null || key != null
-                && MessageDigest.isEqual(key(pickup).getBytes(StandardCharsets.UTF_8), key.getBytes(StandardCharsets.UTF_8));
+        return pickup.phrase() == null
+                || key != null
+                        && MessageDigest.isEqual(
+                                key(pickup).getBytes(StandardCharsets.UTF_8), key.getBytes(StandardCharsets.UTF_8));
     }
 
     /** The same, for what only somebody with the pass phrase may do. */
@@ -105,16 +117,26 @@ class Pickups {
     String unlock(String token, @Nullable String passPhrase) {
         Pickup pickup = through(token);
         if (pickup.blockedUntil() != null && Instant.now().isBefore(pickup.blockedUntil())) {
-            long seconds = Math.max(1, Duration.between(Instant.now(), pickup.blockedUntil()).toSeconds() + 1);
-            throw Refused.tooMany("Too many wrong tries. Try again in " + (seconds < 90 ? seconds + " s." : (seconds + 59) / 60 + " minutes."), seconds);
+            long seconds = Math.max(
+                    1, Duration.between(Instant.now(), pickup.blockedUntil()).toSeconds() + 1);
+            throw Refused.tooMany(
+                    "Too many wrong tries. Try again in "
+                            + (seconds < 90 ? seconds + " s." : (seconds + 59) / 60 + " minutes."),
+                    seconds);
         }
         if (pickup.phrase() == null) {
             return "";
         }
         if (passPhrase == null || !phrases.matches(passPhrase.strip(), pickup.phrase())) {
             int tries = pickup.wrongTries() + 1;
-            Duration wait = tries < FREE_TRIES ? Duration.ZERO : Duration.ofSeconds(1L << Math.min(20, tries - FREE_TRIES + 1));
-            mapper.block(pickup.id(), tries, tries < FREE_TRIES ? null : Instant.now().plus(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait));
+            Duration wait =
+                    tries < FREE_TRIES ? Duration.ZERO : Duration.ofSeconds(1L << Math.min(20, tries - FREE_TRIES + 1));
+            mapper.block(
+                    pickup.id(),
+                    tries,
+                    tries < FREE_TRIES
+                            ? null
+                            : Instant.now().plus(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait));
             throw Refused.forbidden("That is not the pass phrase.");
         }
         mapper.block(pickup.id(), 0, null);

@@ -40,8 +40,16 @@ class PickupsController {
      * @param path    of the page, below this server's address
      * @param fetched how often a zip or a file was fetched
      */
-    record PickupView(String id, String path, boolean passPhrase, String message, Instant createdAt, Instant endsAt, boolean withdrawn,
-            int fetched, List<Event> events) {}
+    record PickupView(
+            String id,
+            String path,
+            boolean passPhrase,
+            String message,
+            Instant createdAt,
+            Instant endsAt,
+            boolean withdrawn,
+            int fetched,
+            List<Event> events) {}
 
     @PostMapping("/api/runs/{runId}/pickups")
     @ResponseStatus(HttpStatus.CREATED)
@@ -62,7 +70,15 @@ class PickupsController {
     }
 
     private PickupView view(Pickup pickup) {
-        return new PickupView(pickup.id(), "/p/" + pickup.token(), pickup.phrase() != null, pickup.message(), pickup.createdAt(), pickup.endsAt(),
-                pickup.withdrawn(), mapper.count(pickup.id(), EventKind.FETCHED), mapper.events(pickup.id()));
+        return new PickupView(
+                pickup.id(),
+                "/p/" + pickup.token(),
+                pickup.phrase() != null,
+                pickup.message(),
+                pickup.createdAt(),
+                pickup.endsAt(),
+                pickup.withdrawn(),
+                mapper.count(pickup.id(), EventKind.FETCHED),
+                mapper.events(pickup.id()));
     }
 }

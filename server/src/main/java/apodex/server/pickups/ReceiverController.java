@@ -78,14 +78,23 @@ class ReceiverController {
     @PostMapping("/unlock")
     ResponseEntity<Void> unlock(@PathVariable String token, @RequestBody PassPhrase phrase) {
         String key = pickups.unlock(token, phrase.passPhrase());
-        ResponseCookie cookie = ResponseCookie.from(KEY, key).path("/api/p/" + token).httpOnly(true).sameSite("Strict")
-                .maxAge(Duration.ofDays(30)).build();
-        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie.toString()).build();
+        ResponseCookie cookie = ResponseCookie.from(KEY, key)
+                .path("/api/p/" + token)
+                .httpOnly(true)
+                .sameSite("Strict")
+                .maxAge(Duration.ofDays(30))
+                .build();
+        return ResponseEntity.noContent()
+                .header(HttpHeaders.SET_COOKIE, cookie.toString())
+                .build();
     }
 
     @GetMapping(path = "/parcel", produces = "application/zip")
-    ResponseEntity<Resource> parcel(@PathVariable String token, @RequestParam(defaultValue = "0") int part,
-            @CookieValue(name = KEY, required = false) @Nullable String key, @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+    ResponseEntity<Resource> parcel(
+            @PathVariable String token,
+            @RequestParam(defaultValue = "0") int part,
+            @CookieValue(name = KEY, required = false) @Nullable String key,
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part);
         tellFetched(pickup, range, answer);
@@ -93,7 +102,10 @@ class ReceiverController {
     }
 
     @GetMapping("/files/{file}")
-    ResponseEntity<Resource> file(@PathVariable String token, @PathVariable int file, @CookieValue(name = KEY, required = false) @Nullable String key,
+    ResponseEntity<Resource> file(
+            @PathVariable String token,
+            @PathVariable int file,
+            @CookieValue(name = KEY, required = false) @Nullable String key,
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.file(pickup.runId(), file);
@@ -104,43 +116,70 @@ class ReceiverController {
     /** A download that goes on is not another one. */
     private void tellFetched(Pickup pickup, @Nullable String range, ResponseEntity<Resource> fetched) {
         if (range == null || range.replace(" ", "").startsWith("bytes=0-")) {
-            mapper.tell(pickup.id(), EventKind.FETCHED, fetched.getHeaders().getContentDisposition().getFilename());
+            mapper.tell(
+                    pickup.id(),
+                    EventKind.FETCHED,
+                    fetched.getHeaders().getContentDisposition().getFilename());
         }
     }
 
     @GetMapping(path = "/files/{file}/picture", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<byte[]> picture(@PathVariable String token, @PathVariable int file, @CookieValue(name = KEY, required = false) @Nullable String key)
+    ResponseEntity<byte[]> picture(
+            @PathVariable String token,
+            @PathVariable int file,
+            @CookieValue(name = KEY, required = false) @Nullable String key)
             throws IOException {
         return files.picture(pickups.open(token, key).runId(), file);
     }
 
-    @GetMapping(path = "/sheet", produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
-    ResponseEntity<byte[]> sheet(@PathVariable String token, @RequestParam(defaultValue = "html") SheetForm form,
-            @CookieValue(name = KEY, required = false) @Nullable String key) throws IOException {
+    @GetMapping(
+            path = "/sheet",
+            produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
+    ResponseEntity<byte[]> sheet(
+            @PathVariable String token,
+            @RequestParam(defaultValue = "html") SheetForm form,
+            @CookieValue(name = KEY, required = false) @Nullable String key)
+            throws IOException {
         return files.sheet(pickups.open(token, key).runId(), form);
     }
 
     @Operation(description = "Files together: interleaved stereo floats, little-endian, at the files' rate.")
     @GetMapping(path = "/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<StreamingResponseBody> sound(@PathVariable String token, @RequestParam long from, @RequestParam(required = false) @Nullable Long to,
-            @RequestParam(defaultValue = "0") int section, @RequestParam(defaultValue = "false") boolean reference,
-            @RequestParam(required = false) @Nullable Set<Integer> files, @CookieValue(name = KEY, required = false) @Nullable String key) {
+    ResponseEntity<StreamingResponseBody> sound(
+            @PathVariable String token,
+            @RequestParam long from,
+            @RequestParam(required = false) @Nullable Long to,
+            @RequestParam(defaultValue = "0") int section,
+            @RequestParam(defaultValue = "false") boolean reference,
+            @RequestParam(required = false) @Nullable Set<Integer> files,
+            @CookieValue(name = KEY, required = false) @Nullable String key) {
         Pickup pickup = pickups.open(token, key);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore())
-                .body(sound.from(pickup.runId(), section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(sound.from(
+                        pickup.runId(),
+                        section,
+                        from,
+                        to,
+                        reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES,
+                        files));
     }
 
     @Operation(description = "Tells the sender that all arrived, or what is wrong.")
     @PostMapping("/reply")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void reply(@PathVariable String token, @RequestBody Reply reply, @CookieValue(name = KEY, required = false) @Nullable String key) {
+    void reply(
+            @PathVariable String token,
+            @RequestBody Reply reply,
+            @CookieValue(name = KEY, required = false) @Nullable String key) {
         Pickup pickup = pickups.open(token, key);
         String problem = reply.problem() == null ? "" : reply.problem().strip();
         if (reply.problem() != null && problem.isEmpty()) {
             throw Refused.unusable("Say in a few words what is wrong.").with("field", "problem");
         }
         if (problem.length() > LONGEST_ANSWER) {
-            throw Refused.unusable("An answer has " + LONGEST_ANSWER + " letters at the most.").with("field", "problem");
+            throw Refused.unusable("An answer has " + LONGEST_ANSWER + " letters at the most.")
+                    .with("field", "problem");
         }
         mapper.tell(pickup.id(), problem.isEmpty() ? EventKind.ARRIVED : EventKind.PROBLEM, problem);
     }

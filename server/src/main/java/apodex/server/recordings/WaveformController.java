@@ -28,9 +28,11 @@ class WaveformController {
         this.store = store;
     }
 
-    @Operation(description = "Lowest and highest samples of 1024 bins of 4^zoom frames each, as 16-bit little-endian"
-            + " pairs, channel after channel; fewer bins at the recording's end.")
-    @GetMapping(path = "/api/recordings/{sha256}/waveform/{zoom}/{tile}",
+    @Operation(
+            description = "Lowest and highest samples of 1024 bins of 4^zoom frames each, as 16-bit little-endian"
+                    + " pairs, channel after channel; fewer bins at the recording's end.")
+    @GetMapping(
+            path = "/api/recordings/{sha256}/waveform/{zoom}/{tile}",
             produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> tile(@PathVariable String sha256, @PathVariable int zoom, @PathVariable long tile)
             throws IOException {
@@ -42,7 +44,8 @@ class WaveformController {
         }
         try (Overview overview = store.overview(sha256)) {
             float[][] bins = overview.lowsAndHighs(zoom, tile * BINS_PER_TILE, BINS_PER_TILE);
-            return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
+            return ResponseEntity.ok()
+                    .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
                     .body(toBytes(bins));
         }
     }

@@ -37,12 +37,18 @@ class EarlierFiles {
         private final List<Map<String, Candidate>> runs;
 
         Found(Run run) {
-            this.runs = mapper.earlierRuns(run.handoffId(), run.id(), RUNS).stream().map(EarlierFiles.this::candidates).toList();
+            this.runs = mapper.earlierRuns(run.handoffId(), run.id(), RUNS).stream()
+                    .map(EarlierFiles.this::candidates)
+                    .toList();
         }
 
         Optional<Printing.Earlier> by(String key) {
-            return known.computeIfAbsent(key, wanted -> runs.stream().map(run -> run.get(wanted)).filter(Objects::nonNull)
-                    .filter(Candidate::isAsItWas).map(Candidate::file).findFirst());
+            return known.computeIfAbsent(key, wanted -> runs.stream()
+                    .map(run -> run.get(wanted))
+                    .filter(Objects::nonNull)
+                    .filter(Candidate::isAsItWas)
+                    .map(Candidate::file)
+                    .findFirst());
         }
     }
 
@@ -65,8 +71,13 @@ class EarlierFiles {
             List<RunMapper.StoredFile> printed = mapper.files(runId);
             for (int i = 0; i < result.prints().size(); i++) {
                 Print print = result.plan().prints().get(i);
-                Printing.Earlier earlier = new Printing.Earlier(folder.files().resolve(print.path()), result.plan().section(print).frames(), result.prints().get(i));
-                candidates.put(result.prints().get(i).key(), new Candidate(earlier, printed.get(i).sha256()));
+                Printing.Earlier earlier = new Printing.Earlier(
+                        folder.files().resolve(print.path()),
+                        result.plan().section(print).frames(),
+                        result.prints().get(i));
+                candidates.put(
+                        result.prints().get(i).key(),
+                        new Candidate(earlier, printed.get(i).sha256()));
             }
         } catch (IOException | RuntimeException e) {
             return Map.of(); // of an earlier version, or no longer there

@@ -12,6 +12,7 @@ final class ProgressMeter implements WalkObserver {
     private static final long TELL_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
     /** Shares of the whole that printing and reading back take; packing takes the rest. */
     private static final double PRINTING_SHARE = 0.55;
+
     private static final double READING_SHARE = 0.3;
 
     private final RunMapper mapper;

@@ -45,7 +45,10 @@ class Queue {
      * @param before null for last
      */
     void move(String runId, @Nullable String before) {
-        List<String> waiting = new ArrayList<>(all().stream().filter(run -> run.state() == RunState.WAITING).map(RunMapper.Queued::id).toList());
+        List<String> waiting = new ArrayList<>(all().stream()
+                .filter(run -> run.state() == RunState.WAITING)
+                .map(RunMapper.Queued::id)
+                .toList());
         if (!waiting.remove(runId)) {
             throw Refused.conflict("This run does not wait any more.");
         }

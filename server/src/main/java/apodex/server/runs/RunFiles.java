@@ -37,25 +37,31 @@ public class RunFiles {
         if (file < 0 || !Files.exists(picture)) {
             throw Refused.notFound("This run has no such file yet.");
         }
-        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable()).body(Files.readAllBytes(picture));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
+                .body(Files.readAllBytes(picture));
     }
 
     /** The session sheet, made anew from what the run keeps. */
     public ResponseEntity<byte[]> sheet(String runId, SheetForm form) throws IOException {
         Run run = mapper.find(runId);
         Parcel parcel = new Parcel(run.session(), run.handoff(), run.plan(), run.proof(), "");
-        byte[] sheet = switch (form) {
-            case text -> parcel.sheetText().getBytes(StandardCharsets.UTF_8);
-            case html -> parcel.sheetHtml().getBytes(StandardCharsets.UTF_8);
-            case pdf -> parcel.sheetPdf();
-        };
+        byte[] sheet =
+                switch (form) {
+                    case text -> parcel.sheetText().getBytes(StandardCharsets.UTF_8);
+                    case html -> parcel.sheetHtml().getBytes(StandardCharsets.UTF_8);
+                    case pdf -> parcel.sheetPdf();
+                };
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok().contentType(form.type());
         if (form == SheetForm.html) {
             // the page holds words people typed; nothing in it may run or be fetched
-            answer.header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'");
+            answer.header(
+                    "Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'");
         }
         if (form == SheetForm.pdf) {
-            answer.header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename(Sheet.PDF_NAME).build().toString());
+            answer.header(
+                    HttpHeaders.CONTENT_DISPOSITION,
+                    ContentDisposition.inline().filename(Sheet.PDF_NAME).build().toString());
         }
         return answer.body(sheet);
     }
@@ -67,7 +73,11 @@ public class RunFiles {
             throw Refused.notFound("This parcel has no part " + (part + 1) + ".");
         }
         RunMapper.StoredParcel parcel = parcels.get(part);
-        return file(folder(runId).zip(parcel.zipName()), parcel.zipName(), parcel.sha256(), MediaType.parseMediaType("application/zip"),
+        return file(
+                folder(runId).zip(parcel.zipName()),
+                parcel.zipName(),
+                parcel.sha256(),
+                MediaType.parseMediaType("application/zip"),
                 "The parcel of this run is not on the disk any more.");
     }
 
@@ -79,12 +89,17 @@ public class RunFiles {
             throw Refused.notFound("This parcel has no such file.");
         }
         Print print = prints.get(index);
-        MediaType type = switch (run.plan().format()) {
-            case WAV -> MediaType.parseMediaType("audio/wav");
-            case AIFF -> MediaType.parseMediaType("audio/aiff");
-            case FLAC -> MediaType.parseMediaType("audio/flac");
-        };
-        return file(folder(runId).files().resolve(print.path()), print.file(), run.proof().files().get(index).sha256(), type,
+        MediaType type =
+                switch (run.plan().format()) {
+                    case WAV -> MediaType.parseMediaType("audio/wav");
+                    case AIFF -> MediaType.parseMediaType("audio/aiff");
+                    case FLAC -> MediaType.parseMediaType("audio/flac");
+                };
+        return file(
+                folder(runId).files().resolve(print.path()),
+                print.file(),
+                run.proof().files().get(index).sha256(),
+                type,
                 "“" + print.file() + "” is not on the disk any more.");
     }
 
@@ -92,14 +107,20 @@ public class RunFiles {
         if (!Files.exists(file)) {
             throw Refused.notFound(gone);
         }
-        return ResponseEntity.ok().eTag(tag).header(HttpHeaders.CONTENT_DISPOSITION, disposition(name)).contentType(type).body(new FileSystemResource(file));
+        return ResponseEntity.ok()
+                .eTag(tag)
+                .header(HttpHeaders.CONTENT_DISPOSITION, disposition(name))
+                .contentType(type)
+                .body(new FileSystemResource(file));
     }
 
     /** Names of ASCII alone go out plainly, since simple clients do not read the encoded form. */
     private static String disposition(String name) {
         ContentDisposition.Builder attachment = ContentDisposition.attachment();
         boolean plain = StandardCharsets.US_ASCII.newEncoder().canEncode(name);
-        return (plain ? attachment.filename(name) : attachment.filename(name, StandardCharsets.UTF_8)).build().toString();
+        return (plain ? attachment.filename(name) : attachment.filename(name, StandardCharsets.UTF_8))
+                .build()
+                .toString();
     }
 
     private RunFolder folder(String id) {

@@ -100,7 +100,9 @@ final class RunFolder {
             return;
         }
         try (Stream<Path> inside = Files.list(home)) {
-            List<Path> unfinished = inside.filter(path -> path.getFileName().toString().startsWith(UNFINISHED)).toList();
+            List<Path> unfinished = inside.filter(
+                            path -> path.getFileName().toString().startsWith(UNFINISHED))
+                    .toList();
             for (Path path : unfinished) {
                 Folders.remove(path);
             }

@@ -42,7 +42,12 @@ class RunJob {
     private final TransactionTemplate transaction;
     private final EarlierFiles earlier;
 
-    RunJob(RunMapper mapper, RecordingStore store, DataFolder dataFolder, TransactionTemplate transaction, EarlierFiles earlier) {
+    RunJob(
+            RunMapper mapper,
+            RecordingStore store,
+            DataFolder dataFolder,
+            TransactionTemplate transaction,
+            EarlierFiles earlier) {
         this.earlier = earlier;
         this.mapper = mapper;
         this.store = store;
@@ -63,19 +68,30 @@ class RunJob {
             if (run.cancelRequested()) {
                 throw new CancellationException("Cancelled before it began.");
             }
-            ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan().rate(), run.plan().frames(),
+            ProgressMeter meter = new ProgressMeter(
+                    mapper,
+                    runId,
+                    run.plan().rate(),
+                    run.plan().frames(),
                     run.plan().prints().size());
             Printing.Result printed = print(run, folder, meter);
             Proof proof = readBack(run, printed, folder, Map.of(), meter);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
-            finish(run, printed.plan(), proof, parcels, meter, printed.prints().stream().noneMatch(Printing.Made::takenOver));
+            finish(
+                    run,
+                    printed.plan(),
+                    proof,
+                    parcels,
+                    meter,
+                    printed.prints().stream().noneMatch(Printing.Made::takenOver));
         } catch (CancellationException e) {
             if (!mapper.isCancelRequested(runId)) {
                 throw e;
             }
             end(runId, folder, RunState.CANCELLED, null);
         } catch (IOException e) {
-            if (Thread.currentThread().isInterrupted()) { // a file closes with an exception of its own when its thread is called off
+            if (Thread.currentThread()
+                    .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} failed.", runId, e);
@@ -96,29 +112,32 @@ class RunJob {
             return folder.result();
         }
         Path work = folder.begin();
-        Printing.Result result = Printing.print(run.session(), run.handoff(), run.plan(), work, store, THREADS, meter,
-                earlier.of(run));
+        Printing.Result result =
+                Printing.print(run.session(), run.handoff(), run.plan(), work, store, THREADS, meter, earlier.of(run));
         folder.keep(result);
         folder.finish(work, folder.files());
         return result;
     }
 
     /** @param before hashes of the files when they were printed, by path */
-    private Proof readBack(Run run, Printing.Result printed, RunFolder folder, Map<String, String> before, ProgressMeter meter) throws IOException {
+    private Proof readBack(
+            Run run, Printing.Result printed, RunFolder folder, Map<String, String> before, ProgressMeter meter)
+            throws IOException {
         meter.tellReading();
         Path pictures = folder.begin();
-        Proof proof = Proving.prove(run.session(), run.handoff(), printed, folder.files(), store, THREADS, before, new Proving.Told() {
-            @Override
-            public void read(int index, FilePicture picture) throws IOException {
-                Files.write(pictures.resolve(Integer.toString(index)), picture.toBytes());
-                meter.read();
-            }
+        Proof proof = Proving.prove(
+                run.session(), run.handoff(), printed, folder.files(), store, THREADS, before, new Proving.Told() {
+                    @Override
+                    public void read(int index, FilePicture picture) throws IOException {
+                        Files.write(pictures.resolve(Integer.toString(index)), picture.toBytes());
+                        meter.read();
+                    }
 
-            @Override
-            public boolean isCancelled() {
-                return meter.isCancelled();
-            }
-        });
+                    @Override
+                    public boolean isCancelled() {
+                        return meter.isCancelled();
+                    }
+                });
         folder.replace(pictures, folder.picture(0).getParent());
         return proof;
     }
@@ -133,9 +152,16 @@ class RunJob {
         try {
             folder.sweep();
             Printing.Result printed = folder.result();
-            Map<String, String> before = mapper.files(runId).stream().collect(Collectors.toMap(
-                    file -> file.folder().isEmpty() ? file.name() : file.folder() + "/" + file.name(), RunMapper.StoredFile::sha256));
-            ProgressMeter meter = new ProgressMeter(mapper, runId, printed.plan().rate(), printed.plan().frames(), printed.plan().prints().size());
+            Map<String, String> before = mapper.files(runId).stream()
+                    .collect(Collectors.toMap(
+                            file -> file.folder().isEmpty() ? file.name() : file.folder() + "/" + file.name(),
+                            RunMapper.StoredFile::sha256));
+            ProgressMeter meter = new ProgressMeter(
+                    mapper,
+                    runId,
+                    printed.plan().rate(),
+                    printed.plan().frames(),
+                    printed.plan().prints().size());
             Proof proof = readBack(run, printed, folder, before, meter);
             mapper.saveProof(runId, proof);
         } catch (IOException | RuntimeException e) {
@@ -150,20 +176,25 @@ class RunJob {
     private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
         if (!Files.exists(folder.parcels())) {
             Path work = folder.begin();
-            new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session())).write(folder.files(), work);
+            new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()))
+                    .write(folder.files(), work);
             folder.finish(work, folder.parcels());
         }
         List<RunMapper.StoredParcel> parcels = new ArrayList<>();
         try (Stream<Path> zips = Files.list(folder.parcels())) {
-            for (Path zip : zips.sorted(Comparator.comparing((Path path) -> path.toString().length()).thenComparing(Path::toString)).toList()) {
-                parcels.add(new RunMapper.StoredParcel(run.id(), parcels.size(), zip.getFileName().toString(), Files.size(zip), Digests.sha256(zip)));
+            for (Path zip : zips.sorted(
+                            Comparator.comparing((Path path) -> path.toString().length())
+                                    .thenComparing(Path::toString))
+                    .toList()) {
+                parcels.add(new RunMapper.StoredParcel(
+                        run.id(), parcels.size(), zip.getFileName().toString(), Files.size(zip), Digests.sha256(zip)));
             }
         }
         return parcels;
     }
 
-    private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter,
-            boolean fresh) {
+    private void finish(
+            Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter, boolean fresh) {
         transaction.executeWithoutResult(status -> {
             mapper.savePlan(run.id(), plan);
             mapper.saveProof(run.id(), proof);
@@ -182,7 +213,8 @@ class RunJob {
         try {
             folder.remove();
         } catch (IOException e) {
-            if (Thread.currentThread().isInterrupted()) { // a file closes with an exception of its own when its thread is called off
+            if (Thread.currentThread()
+                    .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("The files of run {} could not be removed.", runId, e);
@@ -191,7 +223,9 @@ class RunJob {
     }
 
     private static String sentence(IOException e) {
-        return DiskTrouble.in(e).map(trouble -> trouble + " What was printed of this run was removed.").orElseGet(() -> "Printing stopped: "
-                + (e instanceof FileSystemException fs ? fs.getReason() : e.getMessage()));
+        return DiskTrouble.in(e)
+                .map(trouble -> trouble + " What was printed of this run was removed.")
+                .orElseGet(() ->
+                        "Printing stopped: " + (e instanceof FileSystemException fs ? fs.getReason() : e.getMessage()));
     }
 }

@@ -23,11 +23,20 @@ interface RunMapper {
     record RunEntry(String id, int number, String version, RunState state, Instant createdAt, int sessionRevision) {}
 
     /** A run that prints or waits. */
-    record Queued(String id, int number, String version, RunState state, String handoffId, String sessionId, String title, RunProgress progress) {}
+    record Queued(
+            String id,
+            int number,
+            String version,
+            RunState state,
+            String handoffId,
+            String sessionId,
+            String title,
+            RunProgress progress) {}
 
     record StoredParcel(String runId, int part, String zipName, long bytes, String sha256) {}
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress, version,
                              everything, changes)
             SELECT #{id}, #{handoffId}, COALESCE(MAX(number), 0) + 1, #{state}, #{sessionRevision}, #{session},
@@ -44,7 +53,8 @@ interface RunMapper {
     @Select("SELECT state, progress, failure FROM run WHERE id = #{id}")
     Pulse pulse(String id);
 
-    @Select("SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
+    @Select(
+            "SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
     List<RunEntry> ofHandoff(String handoffId);
 
     @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id}")
@@ -53,7 +63,8 @@ interface RunMapper {
     @Update("UPDATE run SET started_at = COALESCE(started_at, CURRENT_TIMESTAMP(3)) WHERE id = #{id}")
     void begin(String id);
 
-    @Select("""
+    @Select(
+            """
             SELECT r.id, r.number, r.version, r.state, r.handoff_id, h.session_id, s.title, r.progress
             FROM run r JOIN handoff h ON h.id = r.handoff_id JOIN session s ON s.id = h.session_id
             LEFT JOIN scheduled_tasks t ON t.task_instance = r.id
@@ -62,7 +73,8 @@ interface RunMapper {
     List<Queued> queue();
 
     /** Runs of the same session whose files can be taken over: those of the same handoff first, the latest first. */
-    @Select("""
+    @Select(
+            """
             SELECT r.id FROM run r JOIN handoff h ON h.id = r.handoff_id
             WHERE h.session_id = (SELECT session_id FROM handoff WHERE id = #{handoffId}) AND r.state = 'DONE' AND r.id <> #{runId}
             ORDER BY r.handoff_id <> #{handoffId}, r.created_at DESC LIMIT #{most}""")
@@ -80,11 +92,13 @@ interface RunMapper {
     @Select("SELECT cancel_requested FROM run WHERE id = #{id}")
     boolean isCancelRequested(String id);
 
-    @Update("UPDATE run SET state = #{state}, failure = #{failure}, finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id}")
+    @Update(
+            "UPDATE run SET state = #{state}, failure = #{failure}, finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id}")
     void end(String id, RunState state, @Nullable String failure);
 
     /** A run that no job has begun ends at once; 0 when one has. */
-    @Update("UPDATE run SET state = 'CANCELLED', finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id} AND state = 'WAITING'")
+    @Update(
+            "UPDATE run SET state = 'CANCELLED', finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id} AND state = 'WAITING'")
     int cancelWaiting(String id);
 
     @Update("UPDATE run SET plan = #{plan} WHERE id = #{id}")
@@ -96,7 +110,8 @@ interface RunMapper {
     @Delete("DELETE FROM printed_file WHERE run_id = #{runId}")
     void deleteFiles(String runId);
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO printed_file (run_id, position, name, folder, channels, frames, bytes, peak_dbfs, sha256)
             VALUES (#{runId}, #{position}, #{file.name}, #{file.folder}, #{file.channels}, #{file.frames},
                     #{file.bytes}, #{file.peakDbfs}, #{file.sha256})""")
@@ -112,7 +127,8 @@ interface RunMapper {
     @Update("UPDATE run SET state = 'PROOFING' WHERE id = #{id} AND state = 'DONE'")
     int readAgain(String id);
 
-    @Insert("REPLACE INTO parcel (run_id, part, zip_name, bytes, sha256) VALUES (#{runId}, #{part}, #{zipName}, #{bytes}, #{sha256})")
+    @Insert(
+            "REPLACE INTO parcel (run_id, part, zip_name, bytes, sha256) VALUES (#{runId}, #{part}, #{zipName}, #{bytes}, #{sha256})")
     void saveParcel(StoredParcel parcel);
 
     @Select("SELECT run_id, part, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId} ORDER BY part")

@@ -25,13 +25,32 @@ public class RunPublic {
      *
      * @param reference whether it is the reference mix
      */
-    public record PublicFile(String name, String folder, int channels, long bytes, @Nullable Double peakDbfs, boolean reference, int section) {}
+    public record PublicFile(
+            String name,
+            String folder,
+            int channels,
+            long bytes,
+            @Nullable Double peakDbfs,
+            boolean reference,
+            int section) {}
 
     /** A stretch of the song. @param frames length of its files */
     public record PublicSection(String name, long frames) {}
 
-    public record Parcel(String song, String artist, String receiver, String brief, String version, @Nullable String tempo, @Nullable String meter,
-            @Nullable String key, int rate, String depth, List<PublicSection> sections, List<PublicFile> files, List<Zip> zips) {}
+    public record Parcel(
+            String song,
+            String artist,
+            String receiver,
+            String brief,
+            String version,
+            @Nullable String tempo,
+            @Nullable String meter,
+            @Nullable String key,
+            int rate,
+            String depth,
+            List<PublicSection> sections,
+            List<PublicFile> files,
+            List<Zip> zips) {}
 
     /** @throws Refused (404, 409) when there is none, or it is not done */
     public void done(String runId) {
@@ -51,12 +70,32 @@ public class RunPublic {
         for (int i = 0; i < run.plan().prints().size(); i++) {
             Print print = run.plan().prints().get(i);
             FileProof file = run.proof().files().get(i);
-            files.add(new PublicFile(print.file(), print.folder(), file.channels(), file.bytes(), file.peakDbfs(), print.isReference(), print.section()));
+            files.add(new PublicFile(
+                    print.file(),
+                    print.folder(),
+                    file.channels(),
+                    file.bytes(),
+                    file.peakDbfs(),
+                    print.isReference(),
+                    print.section()));
         }
-        return new Parcel(song.title(), song.artist(), run.handoff().name(), run.handoff().brief().name(), run.version(),
-                song.tempo() == null ? null : song.tempoLabel(), song.meter() == null ? null : song.meter().written(),
-                song.key() == null ? null : song.key().written(), run.plan().rate().hertz(), run.plan().depth().sample().label(),
-                run.plan().sections().stream().map(section -> new PublicSection(section.name(), section.frames())).toList(), files,
-                mapper.parcels(runId).stream().map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256())).toList());
+        return new Parcel(
+                song.title(),
+                song.artist(),
+                run.handoff().name(),
+                run.handoff().brief().name(),
+                run.version(),
+                song.tempo() == null ? null : song.tempoLabel(),
+                song.meter() == null ? null : song.meter().written(),
+                song.key() == null ? null : song.key().written(),
+                run.plan().rate().hertz(),
+                run.plan().depth().sample().label(),
+                run.plan().sections().stream()
+                        .map(section -> new PublicSection(section.name(), section.frames()))
+                        .toList(),
+                files,
+                mapper.parcels(runId).stream()
+                        .map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256()))
+                        .toList());
     }
 }

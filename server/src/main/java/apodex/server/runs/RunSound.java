@@ -46,7 +46,8 @@ public class RunSound {
      *
      * @param files places in the run of the files that are heard; null for those that together are the song
      */
-    public StreamingResponseBody from(String runId, int section, long from, @Nullable Long to, Heard heard, @Nullable Set<Integer> files) {
+    public StreamingResponseBody from(
+            String runId, int section, long from, @Nullable Long to, Heard heard, @Nullable Set<Integer> files) {
         Run run = mapper.find(runId);
         if (run == null || run.proof() == null) {
             throw Refused.notFound("This run has nothing to hear.");
@@ -63,9 +64,15 @@ public class RunSound {
         RunFolder folder = new RunFolder(dataFolder.run(runId));
         try {
             Printing.Result printed = folder.result();
-            ReceivedSession received = new ReceivedSession(plan, printed.prints(), section, folder.files(), sounding(run, section, heard, files),
+            ReceivedSession received = new ReceivedSession(
+                    plan,
+                    printed.prints(),
+                    section,
+                    folder.files(),
+                    sounding(run, section, heard, files),
                     ReceivedSession.Trims.TAKEN_BACK);
-            Session session = received.session().withRow(MixRow.ID, row -> row.withStrip(row.strip().withFader(gainDb(run, section, heard), 0)));
+            Session session = received.session()
+                    .withRow(MixRow.ID, row -> row.withStrip(row.strip().withFader(gainDb(run, section, heard), 0)));
             return listening.to(session, new FrameRange(from, end), received);
         } catch (IOException e) {
             throw Refused.notFound("The files of this run are not on the disk any more.");
@@ -78,21 +85,33 @@ public class RunSound {
             return run.plan().reference(section).map(Print::path).stream().collect(Collectors.toSet());
         }
         if (files != null) {
-            return files.stream().filter(index -> index >= 0 && index < prints.size()).map(index -> prints.get(index).path()).collect(Collectors.toSet());
+            return files.stream()
+                    .filter(index -> index >= 0 && index < prints.size())
+                    .map(index -> prints.get(index).path())
+                    .collect(Collectors.toSet());
         }
-        return received(run, section) == null ? Set.of() : Set.copyOf(received(run, section).files());
+        return received(run, section) == null
+                ? Set.of()
+                : Set.copyOf(received(run, section).files());
     }
 
     private static ReceivedProof received(Run run, int section) {
         String name = run.plan().sections().get(section).name();
-        return run.proof().received().stream().filter(each -> each.section().equals(name)).findFirst().orElse(null);
+        return run.proof().received().stream()
+                .filter(each -> each.section().equals(name))
+                .findFirst()
+                .orElse(null);
     }
 
     /** Turns the louder of the two down to the other, so that it does not win for being loud. */
     private static double gainDb(Run run, int section, Heard heard) {
         ReceivedProof received = received(run, section);
         Double sum = received == null ? null : received.loudnessLufs();
-        Double reference = run.plan().reference(section).map(print -> loudness(run.proof().files().get(run.plan().prints().indexOf(print)))).orElse(null);
+        Double reference = run.plan()
+                .reference(section)
+                .map(print ->
+                        loudness(run.proof().files().get(run.plan().prints().indexOf(print))))
+                .orElse(null);
         if (sum == null || reference == null) {
             return 0;
         }
@@ -102,6 +121,8 @@ public class RunSound {
 
     /** As it is heard: one channel comes from both sides, with twice the energy. */
     private static @Nullable Double loudness(FileProof file) {
-        return file.loudnessLufs() == null ? null : file.loudnessLufs() + (file.channels() == 1 ? 10 * Math.log10(2) : 0);
+        return file.loudnessLufs() == null
+                ? null
+                : file.loudnessLufs() + (file.channels() == 1 ? 10 * Math.log10(2) : 0);
     }
 }

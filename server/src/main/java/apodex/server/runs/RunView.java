@@ -109,48 +109,134 @@ record RunView(
             @Nullable String sha256) {}
 
     static RunView of(Run run, List<RunMapper.StoredParcel> stored) {
-        List<RunParcel> parcels = stored.stream().map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256())).toList();
-        Proof proof = run.state() == RunState.DONE && run.proof() != null ? run.proof() : new Proof(List.of(), List.of(), List.of(), List.of());
-        return new RunView(run.id(), run.handoffId(), run.number(), run.version(), run.everything(), run.state(), run.progress().fraction(),
-                run.progress(), run.failure(), run.plan().rate(), run.plan().frames(), run.sessionRevision(),
-                run.createdAt(), files(run), others(run.plan()), run.changes(), sections(run.plan()), proof.verdicts(), proof.sums(), proof.received(), parcels);
+        List<RunParcel> parcels = stored.stream()
+                .map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256()))
+                .toList();
+        Proof proof = run.state() == RunState.DONE && run.proof() != null
+                ? run.proof()
+                : new Proof(List.of(), List.of(), List.of(), List.of());
+        return new RunView(
+                run.id(),
+                run.handoffId(),
+                run.number(),
+                run.version(),
+                run.everything(),
+                run.state(),
+                run.progress().fraction(),
+                run.progress(),
+                run.failure(),
+                run.plan().rate(),
+                run.plan().frames(),
+                run.sessionRevision(),
+                run.createdAt(),
+                files(run),
+                others(run.plan()),
+                run.changes(),
+                sections(run.plan()),
+                proof.verdicts(),
+                proof.sums(),
+                proof.received(),
+                parcels);
     }
 
     private static List<OtherFile> others(Plan plan) {
         List<OtherFile> others = new ArrayList<>();
         plan.notes().forEach(notes -> others.add(new OtherFile(notes.file(), notes.folder())));
-        plan.listening().stream().filter(mp3 -> !mp3.isEmpty()).forEach(mp3 -> others.add(new OtherFile(
-                mp3.substring(mp3.lastIndexOf('/') + 1), mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
+        plan.listening().stream()
+                .filter(mp3 -> !mp3.isEmpty())
+                .forEach(mp3 -> others.add(new OtherFile(
+                        mp3.substring(mp3.lastIndexOf('/') + 1),
+                        mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
         String sheet = plan.sheet();
-        List.of(Sheet.TEXT_NAME, Sheet.HTML_NAME, Sheet.PDF_NAME, Manifest.JSON_NAME, Manifest.CSV_NAME).forEach(name -> others.add(new OtherFile(name, sheet)));
+        List.of(Sheet.TEXT_NAME, Sheet.HTML_NAME, Sheet.PDF_NAME, Manifest.JSON_NAME, Manifest.CSV_NAME)
+                .forEach(name -> others.add(new OtherFile(name, sheet)));
         return others;
     }
 
     private static List<SectionView> sections(Plan plan) {
-        return plan.sections().stream().map(section -> new SectionView(section.name(), section.folder(), section.frames(),
-                section.passage().range().start(), section.passage().leadInFrames())).toList();
+        return plan.sections().stream()
+                .map(section -> new SectionView(
+                        section.name(),
+                        section.folder(),
+                        section.frames(),
+                        section.passage().range().start(),
+                        section.passage().leadInFrames()))
+                .toList();
     }
 
     private static List<RunFile> files(Run run) {
         List<RunFile> files = new ArrayList<>();
         for (int i = 0; i < run.plan().prints().size(); i++) {
             Print print = run.plan().prints().get(i);
-            files.add(run.proof() == null ? planned(run, print) : proved(print, run.proof().files().get(i)));
+            files.add(
+                    run.proof() == null
+                            ? planned(run, print)
+                            : proved(print, run.proof().files().get(i)));
         }
         return files;
     }
 
     private static RunFile planned(Run run, Print print) {
-        return new RunFile(print.file(), print.folder(), print.row(), print.rowName(), print.station(),
-                print.channels(), run.plan().section(print).frames(), print.bytes(), run.plan().depth().sample().label(), null, null,
-                null, null, null, null, null, null, null, null, null, null, null, false, null, print.section(), null);
+        return new RunFile(
+                print.file(),
+                print.folder(),
+                print.row(),
+                print.rowName(),
+                print.station(),
+                print.channels(),
+                run.plan().section(print).frames(),
+                print.bytes(),
+                run.plan().depth().sample().label(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                false,
+                null,
+                print.section(),
+                null);
     }
 
     private static RunFile proved(Print print, FileProof file) {
-        String same = file.like() == null ? null : file.like().file().substring(file.like().file().lastIndexOf('/') + 1) + ", " + file.like().words();
-        return new RunFile(file.name(), file.folder(), print.row(), print.rowName(), print.station(), file.channels(),
-                file.frames(), file.bytes(), file.sample().label(), file.container() == null ? null : file.container().label(), file.timeReference(),
-                file.firstSoundFrame(), file.peakDbfs(), file.loudnessLufs(), file.truePeakDbtp(), file.silent(), file.nearlySilent(), file.offset(),
-                file.fullScaleSamples(), file.overs(), file.placed(), same, file.takenOver(), file.trouble(), print.section(), file.sha256());
+        String same = file.like() == null
+                ? null
+                : file.like().file().substring(file.like().file().lastIndexOf('/') + 1) + ", "
+                        + file.like().words();
+        return new RunFile(
+                file.name(),
+                file.folder(),
+                print.row(),
+                print.rowName(),
+                print.station(),
+                file.channels(),
+                file.frames(),
+                file.bytes(),
+                file.sample().label(),
+                file.container() == null ? null : file.container().label(),
+                file.timeReference(),
+                file.firstSoundFrame(),
+                file.peakDbfs(),
+                file.loudnessLufs(),
+                file.truePeakDbtp(),
+                file.silent(),
+                file.nearlySilent(),
+                file.offset(),
+                file.fullScaleSamples(),
+                file.overs(),
+                file.placed(),
+                same,
+                file.takenOver(),
+                file.trouble(),
+                print.section(),
+                file.sha256());
     }
 }

@@ -46,11 +46,26 @@ class Runs {
         String called = version == null || version.isBlank() ? "v" + number : NameRule.check("version", version);
         SessionState session = sessions.get(state.sessionId());
         Handoff handoff = Planner.without(session.session(), state.handoff());
-        handoff = handoff.with(handoff.settings().withNaming(handoff.settled().naming().withVersion(called)));
+        handoff = handoff.with(
+                handoff.settings().withNaming(handoff.settled().naming().withVersion(called)));
         String id = UUID.randomUUID().toString();
-        mapper.insert(new Run(id, handoffId, number, RunState.WAITING, session.revision(), session.session(), handoff,
-                handoffs.plan(session, handoff), RunProgress.NOT_STARTED, null, null, false, called, everything,
-                whatChanged.since(handoffId), null));
+        mapper.insert(new Run(
+                id,
+                handoffId,
+                number,
+                RunState.WAITING,
+                session.revision(),
+                session.session(),
+                handoff,
+                handoffs.plan(session, handoff),
+                RunProgress.NOT_STARTED,
+                null,
+                null,
+                false,
+                called,
+                everything,
+                whatChanged.since(handoffId),
+                null));
         queue.add(id);
         return id;
     }
@@ -63,8 +78,23 @@ class Runs {
             throw Refused.conflict("Only a run that failed or was cancelled can be tried again.");
         }
         String id = UUID.randomUUID().toString();
-        mapper.insert(new Run(id, run.handoffId(), mapper.nextNumber(run.handoffId()), RunState.WAITING, run.sessionRevision(), run.session(),
-                run.handoff(), run.plan(), RunProgress.NOT_STARTED, null, null, false, run.version(), run.everything(), run.changes(), null));
+        mapper.insert(new Run(
+                id,
+                run.handoffId(),
+                mapper.nextNumber(run.handoffId()),
+                RunState.WAITING,
+                run.sessionRevision(),
+                run.session(),
+                run.handoff(),
+                run.plan(),
+                RunProgress.NOT_STARTED,
+                null,
+                null,
+                false,
+                run.version(),
+                run.everything(),
+                run.changes(),
+                null));
         queue.add(id);
         return id;
     }

@@ -35,7 +35,14 @@ class RunsController {
     private final Handoffs handoffs;
     private final RunFiles files;
 
-    RunsController(Runs runs, RunMapper mapper, RunEvents events, WhatChanged whatChanged, RunSound sound, Handoffs handoffs, RunFiles files) {
+    RunsController(
+            Runs runs,
+            RunMapper mapper,
+            RunEvents events,
+            WhatChanged whatChanged,
+            RunSound sound,
+            Handoffs handoffs,
+            RunFiles files) {
         this.runs = runs;
         this.mapper = mapper;
         this.events = events;
@@ -58,7 +65,8 @@ class RunsController {
     @PostMapping("/api/handoffs/{handoffId}/runs")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@PathVariable String handoffId, @RequestBody(required = false) NewRun request) {
-        return request == null ? new Started(runs.start(handoffId, null, false))
+        return request == null
+                ? new Started(runs.start(handoffId, null, false))
                 : new Started(runs.start(handoffId, request.version(), Boolean.TRUE.equals(request.everything())));
     }
 
@@ -79,7 +87,8 @@ class RunsController {
         return RunView.of(runs.find(id), mapper.parcels(id));
     }
 
-    @Operation(description = "Server-sent events named “pulse” with state, progress and failure, until the run is over.")
+    @Operation(
+            description = "Server-sent events named “pulse” with state, progress and failure, until the run is over.")
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = RunMapper.Pulse.class)))
     @GetMapping(path = "/api/runs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable String id) {
@@ -93,7 +102,9 @@ class RunsController {
         return get(id);
     }
 
-    @Operation(description = "Reads the files once more, compares them with what they were when they were printed, and proves them again.")
+    @Operation(
+            description =
+                    "Reads the files once more, compares them with what they were when they were printed, and proves them again.")
     @PostMapping("/api/runs/{id}/proof")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunView readAgain(@PathVariable String id) {
@@ -107,26 +118,38 @@ class RunsController {
         return new Started(runs.retry(id));
     }
 
-    @Operation(description = "Lowest and highest sample of the file in up to 1200 equal stretches, as 16-bit"
-            + " little-endian pairs.")
+    @Operation(
+            description = "Lowest and highest sample of the file in up to 1200 equal stretches, as 16-bit"
+                    + " little-endian pairs.")
     @GetMapping(path = "/api/runs/{id}/files/{file}/picture", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable String id, @PathVariable int file) throws IOException {
         runs.find(id);
         return files.picture(id, file);
     }
 
-    @Operation(description = "The printed files together, as received: interleaved stereo floats, little-endian, at the files' rate.")
+    @Operation(
+            description =
+                    "The printed files together, as received: interleaved stereo floats, little-endian, at the files' rate.")
     @GetMapping(path = "/api/runs/{id}/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<StreamingResponseBody> sound(@PathVariable String id, @RequestParam long from, @RequestParam(required = false) @Nullable Long to,
-            @RequestParam(defaultValue = "0") int section, @RequestParam(defaultValue = "false") boolean reference,
+    ResponseEntity<StreamingResponseBody> sound(
+            @PathVariable String id,
+            @RequestParam long from,
+            @RequestParam(required = false) @Nullable Long to,
+            @RequestParam(defaultValue = "0") int section,
+            @RequestParam(defaultValue = "false") boolean reference,
             @RequestParam(required = false) @Nullable Set<Integer> files) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore())
-                .body(sound.from(id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(sound.from(
+                        id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
     }
 
     @Operation(description = "The session sheet that lies in the parcel, as text, html or pdf.")
-    @GetMapping(path = "/api/runs/{id}/sheet", produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
-    ResponseEntity<byte[]> sheet(@PathVariable String id, @RequestParam(defaultValue = "text") SheetForm form) throws IOException {
+    @GetMapping(
+            path = "/api/runs/{id}/sheet",
+            produces = {MediaType.TEXT_PLAIN_VALUE, MediaType.TEXT_HTML_VALUE, MediaType.APPLICATION_PDF_VALUE})
+    ResponseEntity<byte[]> sheet(@PathVariable String id, @RequestParam(defaultValue = "text") SheetForm form)
+            throws IOException {
         done(id);
         return files.sheet(id, form);
     }

@@ -51,7 +51,8 @@ class WhatChanged {
         ContentKeys now = new ContentKeys(AsPlanned.of(session, handoff), plan, handoff.settled());
         List<String> fresh = plan.prints().stream()
                 .filter(print -> !keys.contains(now.of(print)))
-                .map(Print::path).toList();
+                .map(Print::path)
+                .toList();
         return new SinceLastRun(run.number(), words(run, state), fresh, all.size() - fresh.size());
     }
 
@@ -68,7 +69,8 @@ class WhatChanged {
 
     private Set<String> keys(Run run) {
         try {
-            return new RunFolder(dataFolder.run(run.id())).result().prints().stream().map(Printing.Made::key).collect(Collectors.toSet());
+            return new RunFolder(dataFolder.run(run.id()))
+                    .result().prints().stream().map(Printing.Made::key).collect(Collectors.toSet());
         } catch (IOException | RuntimeException e) {
             return Set.of(); // printed by an earlier version, or no longer there
         }

@@ -39,8 +39,8 @@ record Revision(
 
     /** @param earlier the revision that {@link #undoTo} names */
     Revision undo(Revision earlier) {
-        return new Revision(sessionId, revision + 1, earlier.description, null, earlier.session, earlier.undoTo,
-                revision);
+        return new Revision(
+                sessionId, revision + 1, earlier.description, null, earlier.session, earlier.undoTo, revision);
     }
 
     /** @param later the revision that {@link #redoTo} names */

@@ -62,8 +62,13 @@ class SessionFilesController {
      * @param row      id of the audio row whose new take they become; null: rows of their own
      */
     @PostMapping(path = "/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Added add(@PathVariable String id, @RequestPart("file") List<MultipartFile> files, @RequestParam int revision,
-            @RequestParam(defaultValue = "0") long at, @RequestParam(required = false) @Nullable String row) throws IOException {
+    Added add(
+            @PathVariable String id,
+            @RequestPart("file") List<MultipartFile> files,
+            @RequestParam int revision,
+            @RequestParam(defaultValue = "0") long at,
+            @RequestParam(required = false) @Nullable String row)
+            throws IOException {
         SessionState state = sessions.get(id);
         Path work = dataFolder.newWorkFolder();
         try {
@@ -74,7 +79,9 @@ class SessionFilesController {
                 drop.add(file.getOriginalFilename(), content);
             }
             AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
-            int now = result.edit() == null ? state.revision() : sessions.bringIn(id, revision, result.edit()).revision();
+            int now = result.edit() == null
+                    ? state.revision()
+                    : sessions.bringIn(id, revision, result.edit()).revision();
             return new Added(now, result.words(), result.refused(), result.remarks());
         } finally {
             Folders.remove(work);
@@ -87,8 +94,14 @@ class SessionFilesController {
         Session session = sessions.get(id).session();
         String name = SafeName.of(session.song().title()) + " session.zip";
         StreamingResponseBody body = out -> SessionFile.write(session, store, out);
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(body);
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(body);
     }
 
     /** Rows that look like parts of one. */
@@ -102,7 +115,9 @@ class SessionFilesController {
     SessionState pair(@PathVariable String id, @RequestBody PairRequest request) throws IOException {
         Path work = dataFolder.newWorkFolder();
         try {
-            return sessions.bringIn(id, request.revision(),
+            return sessions.bringIn(
+                    id,
+                    request.revision(),
                     StereoPair.join(sessions.get(id).session(), request.left(), request.right(), store, work));
         } catch (IllegalArgumentException e) {
             throw Refused.unusable(e.getMessage());

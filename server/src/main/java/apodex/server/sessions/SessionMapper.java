@@ -9,7 +9,8 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface SessionMapper {
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO session (id, owner_id, revision, title, artist, row_count, frames, rate)
             VALUES (#{id}, 'local', 1, #{summary.title}, #{summary.artist}, #{summary.rows}, #{summary.frames},
                     #{summary.rate})""")
@@ -19,7 +20,8 @@ interface SessionMapper {
     record Summary(String title, String artist, int rows, long frames, int rate) {}
 
     /** Moves a session on; 0 when somebody else did first. */
-    @Update("""
+    @Update(
+            """
             UPDATE session SET revision = #{expected} + 1, title = #{summary.title}, artist = #{summary.artist},
                    row_count = #{summary.rows}, frames = #{summary.frames}, rate = #{summary.rate},
                    changed_at = CURRENT_TIMESTAMP(3)
@@ -29,36 +31,43 @@ interface SessionMapper {
     @Select("SELECT COUNT(*) FROM session WHERE id = #{id}")
     int count(String id);
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO session_revision (session_id, revision, description, edit, session, undo_to, redo_to)
             VALUES (#{sessionId}, #{revision}, #{description}, #{edit}, #{session}, #{undoTo}, #{redoTo})""")
     void insertRevision(Revision revision);
 
-    @Select("""
+    @Select(
+            """
             SELECT r.session_id, r.revision, r.description, r.edit, r.session, r.undo_to, r.redo_to
             FROM session_revision r JOIN session s ON s.id = r.session_id AND s.revision = r.revision
             WHERE s.id = #{id}""")
     Revision head(String id);
 
-    @Select("SELECT description FROM session_revision WHERE session_id = #{id} AND revision > #{revision} ORDER BY revision")
+    @Select(
+            "SELECT description FROM session_revision WHERE session_id = #{id} AND revision > #{revision} ORDER BY revision")
     List<String> descriptionsSince(String id, int revision);
 
-    @Select("""
+    @Select(
+            """
             SELECT session_id, revision, description, edit, session, undo_to, redo_to
             FROM session_revision WHERE session_id = #{id} AND revision = #{revision}""")
     Revision revision(String id, int revision);
 
-    @Insert("""
+    @Insert(
+            """
             INSERT IGNORE INTO recording (sha256, rate, channels, sample, frames)
             VALUES (#{sha256}, #{rate.hertz}, #{channels}, #{sample}, #{frames})""")
     void insertRecording(Recording recording);
 
-    @Insert("""
+    @Insert(
+            """
             INSERT IGNORE INTO recording_use (session_id, sha256, owner_id, file_name)
             VALUES (#{sessionId}, #{recording.sha256}, 'local', #{recording.fileName})""")
     void insertUse(String sessionId, Recording recording);
 
-    @Select("""
+    @Select(
+            """
             SELECT s.id, s.title, s.artist, s.row_count AS row_count, s.frames, s.rate, s.changed_at,
                    (SELECT MAX(p.made_at) FROM parcel p JOIN run r ON r.id = p.run_id
                     JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS last_parcel_at

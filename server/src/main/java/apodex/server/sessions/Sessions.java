@@ -109,7 +109,8 @@ public class Sessions {
     }
 
     private Refused stale(Revision head) {
-        return Refused.conflict("This session was changed in another window meanwhile.").with("current", state(head));
+        return Refused.conflict("This session was changed in another window meanwhile.")
+                .with("current", state(head));
     }
 
     private Revision head(String id) {
@@ -122,13 +123,19 @@ public class Sessions {
 
     private SessionState state(Revision head) {
         String undo = head.undoTo() == null ? null : head.description();
-        String redo = head.redoTo() == null ? null
+        String redo = head.redoTo() == null
+                ? null
                 : mapper.revision(head.sessionId(), head.redoTo()).description();
-        return new SessionState(head.sessionId(), head.revision(), head.session().frames(), undo, redo, head.session());
+        return new SessionState(
+                head.sessionId(), head.revision(), head.session().frames(), undo, redo, head.session());
     }
 
     private static SessionMapper.Summary summary(Session session) {
-        return new SessionMapper.Summary(session.song().title(), session.song().artist(), session.rows().size() - 1,
-                session.frames(), session.rate().hertz());
+        return new SessionMapper.Summary(
+                session.song().title(),
+                session.song().artist(),
+                session.rows().size() - 1,
+                session.frames(),
+                session.rate().hertz());
     }
 }

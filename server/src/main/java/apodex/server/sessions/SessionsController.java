@@ -52,8 +52,14 @@ class SessionsController {
      * @param missing recordings that were named and are not here; they can be dropped on the session later
      * @param offers  how many rows look like parts of one
      */
-    record Imported(String id, int revision, List<Brought> brought, List<Refusal> refused, List<Refusal> remarks,
-            List<String> missing, int offers) {}
+    record Imported(
+            String id,
+            int revision,
+            List<Brought> brought,
+            List<Refusal> refused,
+            List<Refusal> remarks,
+            List<String> missing,
+            int offers) {}
 
     /** @param revision the session's revision the edit was made against */
     record EditRequest(int revision, SessionEdit edit) {}
@@ -72,7 +78,8 @@ class SessionsController {
 
     @PostMapping(path = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    Imported bringIn(@RequestPart("file") List<MultipartFile> files, @RequestParam(required = false) @Nullable String name)
+    Imported bringIn(
+            @RequestPart("file") List<MultipartFile> files, @RequestParam(required = false) @Nullable String name)
             throws IOException {
         String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
         Path work = dataFolder.newWorkFolder();
@@ -94,15 +101,25 @@ class SessionsController {
         String used = title != null ? title : drop.zipTitle() != null ? drop.zipTitle() : "Session of " + words(today);
         SessionFromDrop.Result result = new SessionFromDrop(store).make(drop, used, today);
         Session session = result.session().orElseThrow(() -> nothingUsable(result.refused()));
-        SessionState state = sessions.create(session, "Bring in " + result.brought().size() + " recordings");
-        return new Imported(state.id(), state.revision(), result.brought(), result.refused(), result.remarks(), result.missing(),
+        SessionState state =
+                sessions.create(session, "Bring in " + result.brought().size() + " recordings");
+        return new Imported(
+                state.id(),
+                state.revision(),
+                result.brought(),
+                result.refused(),
+                result.remarks(),
+                result.missing(),
                 Offers.of(session).size());
     }
 
     private static Refused nothingUsable(List<Refusal> refused) {
-        String sentence = refused.isEmpty() ? "There was no file in what came."
-                : refused.size() == 1 ? "“" + refused.get(0).file() + "” cannot be used. " + refused.get(0).reason()
-                : "None of the " + refused.size() + " files can be used.";
+        String sentence = refused.isEmpty()
+                ? "There was no file in what came."
+                : refused.size() == 1
+                        ? "“" + refused.get(0).file() + "” cannot be used. "
+                                + refused.get(0).reason()
+                        : "None of the " + refused.size() + " files can be used.";
         return Refused.unusable(sentence).with("refused", refused);
     }
 

@@ -26,21 +26,40 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
     private static final String NULLABLE = "x-nullable";
     /** What is only ever sent to the server: what may be null may be left out. */
-    private static final Set<String> REQUESTS = Set.of("HandoffChange", "Settings", "RowByHand", "Section", "Point", "NewHandoff", "NewRun", "NewPickup", "SetSong", "Stretch", "AddRow", "RenameRow", "MoveRows", "NameStyle");
+    private static final Set<String> REQUESTS = Set.of(
+            "HandoffChange",
+            "Settings",
+            "RowByHand",
+            "Section",
+            "Point",
+            "NewHandoff",
+            "NewRun",
+            "NewPickup",
+            "SetSong",
+            "Stretch",
+            "AddRow",
+            "RenameRow",
+            "MoveRows",
+            "NameStyle");
     /** Values of several kinds, told apart by their field {@code type}. */
     private static final List<Class<?>> KINDS = List.of(Row.class, SessionEdit.class);
 
     @Bean
     OpenAPI api() {
-        return new OpenAPI().info(new Info().title("Apodex").version("1").description(
-                "Sessions come in as recordings and leave as aligned, named files in one parcel."));
+        return new OpenAPI()
+                .info(new Info()
+                        .title("Apodex")
+                        .version("1")
+                        .description(
+                                "Sessions come in as recordings and leave as aligned, named files in one parcel."));
     }
 
     @Bean
     PropertyCustomizer markNullable() {
         return (property, type) -> {
-            if (type.getCtxAnnotations() != null && Arrays.stream(type.getCtxAnnotations())
-                    .anyMatch(annotation -> annotation.annotationType() == Nullable.class)) {
+            if (type.getCtxAnnotations() != null
+                    && Arrays.stream(type.getCtxAnnotations())
+                            .anyMatch(annotation -> annotation.annotationType() == Nullable.class)) {
                 property.addExtension(NULLABLE, true);
             }
             return property;
@@ -61,7 +80,8 @@ class ApiDocument {
     /** Says which value of the discriminator stands for which schema. */
     private static void mapKinds(Schema<?> schema, Class<?> type) {
         for (JsonSubTypes.Type kind : type.getAnnotation(JsonSubTypes.class).value()) {
-            schema.getDiscriminator().mapping(kind.name(), "#/components/schemas/" + kind.value().getSimpleName());
+            schema.getDiscriminator()
+                    .mapping(kind.name(), "#/components/schemas/" + kind.value().getSimpleName());
         }
     }
 

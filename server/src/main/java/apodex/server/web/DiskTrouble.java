@@ -39,6 +39,7 @@ public final class DiskTrouble {
 
     private static String folder(String file) {
         Path parent = Path.of(file).toAbsolutePath().getParent();
-        return "“" + (parent == null ? file : parent.getFileName() == null ? parent : parent.getFileName()) + "” of the data folder";
+        return "“" + (parent == null ? file : parent.getFileName() == null ? parent : parent.getFileName())
+                + "” of the data folder";
     }
 }

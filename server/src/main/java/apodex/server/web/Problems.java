@@ -46,21 +46,25 @@ class Problems extends ResponseEntityExceptionHandler {
         if (DiskTrouble.in(e).isPresent()) {
             return unexpected(e);
         }
-        return problem(HttpStatus.BAD_REQUEST,
+        return problem(
+                HttpStatus.BAD_REQUEST,
                 "The upload did not arrive whole, or holds more files than one drop can; nothing of it was kept.");
     }
 
     @Override
-    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(MaxUploadSizeExceededException e,
-            HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return ResponseEntity.status(HttpStatus.PAYLOAD_TOO_LARGE).headers(headers).body(problem(
-                HttpStatus.PAYLOAD_TOO_LARGE, "That is more than one drop can bring; drop fewer files at once."));
+    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+            MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.status(HttpStatus.PAYLOAD_TOO_LARGE)
+                .headers(headers)
+                .body(problem(
+                        HttpStatus.PAYLOAD_TOO_LARGE,
+                        "That is more than one drop can bring; drop fewer files at once."));
     }
 
     /** The other side has gone; there is nobody to answer. */
     @Override
-    protected ResponseEntity<Object> handleAsyncRequestNotUsableException(AsyncRequestNotUsableException e,
-            WebRequest request) {
+    protected ResponseEntity<Object> handleAsyncRequestNotUsableException(
+            AsyncRequestNotUsableException e, WebRequest request) {
         LOG.debug("The client went away.", e);
         return null;
     }
@@ -73,17 +77,21 @@ class Problems extends ResponseEntityExceptionHandler {
             return problem(HttpStatus.INSUFFICIENT_STORAGE, trouble.get() + " Nothing was changed.");
         }
         LOG.error("A request failed.", e);
-        return problem(HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong on our side; nothing was changed. The log says more.");
+        return problem(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong on our side; nothing was changed. The log says more.");
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e,
-            HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         String sentence = "The request is no JSON that fits here.";
         ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, sentence);
         if (e.getCause() instanceof JsonMappingException mapping) {
-            String field = mapping.getPath().stream().map(JsonMappingException.Reference::getFieldName)
-                    .filter(java.util.Objects::nonNull).collect(Collectors.joining("."));
+            String field = mapping.getPath().stream()
+                    .map(JsonMappingException.Reference::getFieldName)
+                    .filter(java.util.Objects::nonNull)
+                    .collect(Collectors.joining("."));
             problem.setProperty("field", field);
             problem.setDetail(sentence(mapping, field));
         }
@@ -97,7 +105,9 @@ class Problems extends ResponseEntityExceptionHandler {
         if (e instanceof ValueInstantiationException && e.getCause() instanceof IllegalArgumentException reason) {
             return reason.getMessage();
         }
-        return field.isEmpty() ? "The request is no JSON that fits here." : "The field “" + field + "” has a value that does not fit.";
+        return field.isEmpty()
+                ? "The request is no JSON that fits here."
+                : "The field “" + field + "” has a value that does not fit.";
     }
 
     private static ProblemDetail problem(HttpStatus status, String sentence) {

@@ -20,12 +20,14 @@ import org.junit.jupiter.api.Test;
 
 /** Documents as the first version stored them. */
 final class FullSessionModelTest {
-    private static final String SESSION = """
+    private static final String SESSION =
+            """
             {"song":{"title":"Low Tide Waltz","artist":"","tempo":96.0,"meter":"3/4","key":"G major"},"rate":48000,"startReference":7,
              "originated":"2026-05-17","recordings":[{"sha256":"aa","fileName":"t.wav","rate":48000,"channels":1,"sample":"int24","frames":100,
              "timeReference":null,"originated":null}],"rows":[{"type":"audio","id":"r1","name":"Tuba","clips":[{"recording":"aa","firstChannel":0,
              "channels":1,"position":5,"offset":1,"frames":50,"gainDb":-3.0,"fadeInFrames":4,"fadeOutFrames":0}]},{"type":"mix","id":"mix","name":"Mix"}]}""";
-    private static final String PLAN = """
+    private static final String PLAN =
+            """
             {"name":"p","prints":[{"file":"01_Tuba.wav","folder":"Tracks","row":"r1","rowName":"Tuba","station":"raw","channels":1,
              "sides":"monoFromLeft","bytes":9}],"rows":[{"row":"r1","number":1,"name":"Tuba","stations":["raw"],"image":"mono","channels":1,
              "evidence":"e","peakDbfs":-3.0},{"row":"mix","number":0,"name":"Mix","stations":["fader"],"image":null,"channels":1,"evidence":"e",
@@ -52,7 +54,8 @@ final class FullSessionModelTest {
 
     @Test
     void anOldHandoffPrintsWhatItPrinted() {
-        String old = """
+        String old =
+                """
                 {"name":"m","depth":"int16","chosen":[{"row":"a","station":"raw"}],"range":{"from":{"unit":"bars","at":5},"to":{"unit":"bars","at":21}},
                  "leadInBars":2,"sides":{"a":"mono"},"trimsDb":{"a":-3.0,"b":1.0},"notes":true,"format":null}""";
         Handoff handoff = SessionDocument.read(HandoffsByBrief.handoff(old), Handoff.class);
@@ -64,6 +67,7 @@ final class FullSessionModelTest {
         assertThat(handoff.row("a").trimDb()).isEqualTo(-3.0);
         assertThat(handoff.row("b").trimDb()).isEqualTo(1.0);
         assertThat(handoff.sections().get(0).stretch().to()).isEqualTo(new Stretch.Point(Stretch.Unit.BARS, 21));
-        assertThat(SessionDocument.read(HandoffsByBrief.handoff("{\"name\":\"m\",\"chosen\":null}"), Handoff.class)).isEqualTo(Handoff.named("m"));
+        assertThat(SessionDocument.read(HandoffsByBrief.handoff("{\"name\":\"m\",\"chosen\":null}"), Handoff.class))
+                .isEqualTo(Handoff.named("m"));
     }
 }

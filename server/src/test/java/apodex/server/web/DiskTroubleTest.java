@@ -20,13 +20,16 @@ class DiskTroubleTest {
     void aFullDiskIsKnownByWhatTheSystemSays() {
         assumeTrue(Files.isWritable(FULL));
         Throwable full = catchThrowable(() -> Files.write(FULL, new byte[] {1}));
-        assertThat(DiskTrouble.in(new IllegalStateException(new UncheckedIOException((IOException) full)))).contains("The disk is full.");
+        assertThat(DiskTrouble.in(new IllegalStateException(new UncheckedIOException((IOException) full))))
+                .contains("The disk is full.");
     }
 
     @Test
     void aFolderWithoutPermissionIsNamed() {
-        assertThat(DiskTrouble.in(new AccessDeniedException("/srv/apodex/runs/e8ae3824"))).contains("Apodex has no permission for the folder “runs” of the data folder.");
-        assertThat(DiskTrouble.in(new FileSystemException("/srv/apodex/runs/x", null, "Read-only file system"))).contains("The disk of the data folder can only be read.");
+        assertThat(DiskTrouble.in(new AccessDeniedException("/srv/apodex/runs/e8ae3824")))
+                .contains("Apodex has no permission for the folder “runs” of the data folder.");
+        assertThat(DiskTrouble.in(new FileSystemException("/srv/apodex/runs/x", null, "Read-only file system")))
+                .contains("The disk of the data folder can only be read.");
         assertThat(DiskTrouble.in(new IOException("It is damaged."))).isEmpty();
     }
 }
