@@ -30,9 +30,9 @@ final class WetTimes {
     /** @param copySecondsPerByte of a plain copy in the same run */
     void measure(Workload dry, double copySecondsPerByte) throws Exception {
         Workload simple = dry.simpleChain();
-        Plan simpleMix = plan(simple, mixOnly(simple));
+        Plan simpleMix = plan(simple, mixOnly());
         Workload full = dry.fullChain();
-        Plan fullMix = plan(full, mixOnly(full));
+        Plan fullMix = plan(full, mixOnly());
         Plan everything = plan(full, everyStation(full));
         timer.print(simple, simpleMix);
         double[] wet = new double[ROUNDS];
@@ -65,7 +65,7 @@ final class WetTimes {
         return Planner.plan(workload.session(), Handoff.named("bench").printing(null, choices), store);
     }
 
-    private static List<Choice> mixOnly(Workload workload) {
+    private static List<Choice> mixOnly() {
         return List.of(new Choice(MixRow.ID, Station.FADER));
     }
 

@@ -18,7 +18,7 @@ public final class StreamResampler {
     public StreamResampler(ResampleKernel kernel) {
         this.kernel = kernel;
         this.kept = new double[4 * kernel.half()];
-        this.keptFrom = -kernel.half() + 1;
+        this.keptFrom = 1L - kernel.half();
         this.keptFrames = kernel.half() - 1; // silence, until real history comes
     }
 

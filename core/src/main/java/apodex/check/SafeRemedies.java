@@ -47,7 +47,7 @@ public final class SafeRemedies {
                         edits.add(edit.get());
                         touched.addAll(finding.rows());
                     } catch (EditRefused refused) {
-                        continue; // one before it made it impossible; the next pass looks again
+                        // one before it made it impossible; the next pass looks again
                     }
                 }
             }

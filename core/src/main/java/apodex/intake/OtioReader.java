@@ -128,7 +128,6 @@ final class OtioReader {
         }
         List<LaidClip> clips = new ArrayList<>();
         double at = 0; // seconds
-        double rate = 0;
         for (JsonNode child : track.path("children")) {
             JsonNode range = child.path("source_range");
             Place length = time(range.path("duration"));
@@ -160,7 +159,6 @@ final class OtioReader {
             if (length != null && length.rate() > 0) {
                 markers(child, at, length.rate());
                 at += secondsOf(length);
-                rate = length.rate();
             }
         }
         if (clips.isEmpty()) {

@@ -28,7 +28,7 @@ final class Alignment {
     /** The delayed block, or null when it holds nothing. Good until the next call. */
     double[][] delay(double[][] in, int length, boolean sounds) {
         if (sounds) {
-            soundLeft = frames + length;
+            soundLeft = (long) frames + length;
         } else if (soundLeft <= 0) {
             return null;
         }

@@ -110,10 +110,10 @@ final class Graph {
                 return clips(audio.clips());
             }
             if (row instanceof InstrumentRow instrument) {
-                return instrument(instrument, instrument.id(), null);
+                return instrument(instrument, null);
             }
             if (row instanceof PartRow part) {
-                return instrument((InstrumentRow) session.row(part.instrument()).orElseThrow(), part.id(), part.part());
+                return instrument((InstrumentRow) session.row(part.instrument()).orElseThrow(), part.part());
             }
             List<Edge.Wish> wishes = row instanceof ReturnRow ? sendsInto(row) : feeding(row);
             return sum(2, wishes, SumNode.latestOf(wishes));
@@ -124,7 +124,7 @@ final class Graph {
         return add(new ClipNode(session, clips, recordings, kernels, curtain));
     }
 
-    private Node instrument(InstrumentRow row, String rowId, String onlyPart) {
+    private Node instrument(InstrumentRow row, String onlyPart) {
         Instrument instrument = Instruments.find(row.instrument()).orElseThrow();
         List<String> apart = session.partsOnTheirOwn(row.id());
         List<Part> parts = instrument.parts().stream()

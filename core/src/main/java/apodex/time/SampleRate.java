@@ -29,6 +29,7 @@ public record SampleRate(int hertz) {
         return hertz >= LOWEST_HERTZ && hertz <= HIGHEST_HERTZ;
     }
 
+    @Override
     @JsonValue
     public int hertz() {
         return hertz;

@@ -118,7 +118,6 @@ final class LowTideWaltzTest {
                     .orElseThrow()
                     .remedies()
                     .get(0);
-            Plan plan = Planner.plan(now, Planner.without(now, handoff), store);
             now = remedy.edit() == null ? now : remedy.edit().applyTo(now);
             handoff =
                     remedy.adjustment() == null ? handoff : remedy.adjustment().applyTo(Planner.without(now, handoff));

@@ -17,7 +17,6 @@ import org.junit.jupiter.api.Test;
 
 /** Working on the demo song: rows, takes, the ruler, listening; and bringing in what other programs lay out. */
 final class SessionViewTest extends InTheBrowser {
-    private static final int RULER = 62;
     private static final int ROW = 37;
     private static final int LANE = 26;
 
