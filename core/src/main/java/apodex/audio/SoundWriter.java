@@ -19,11 +19,13 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     private final int frameBytes;
     private long frames;
     private long written;
+    private final SampleDigest digest = new SampleDigest();
 
     SoundWriter(Path file, int frameBytes, long frames) throws IOException {
         this.frameBytes = frameBytes;
         this.frames = frames;
-        this.channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+        this.channel = FileChannel.open(
+                file, StandardOpenOption.CREATE_NEW, StandardOpenOption.READ, StandardOpenOption.WRITE);
     }
 
     /** The header of a file of so many frames; its length does not depend on them. */
@@ -45,6 +47,7 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     public final void write(byte[] bytes, int length) throws IOException {
         order(bytes, length);
         written += length;
+        digest.update(bytes, 0, length);
         if (length > buffer.remaining()) {
             flush();
         }
@@ -72,7 +75,11 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
             throw new IllegalStateException(
                     "A file of " + written / frameBytes + " frames cannot end at " + finalFrames + ".");
         }
+        long samples = header.remaining();
         channel.truncate(end);
+        digest.cut(finalFrames * frameBytes, (into, at) -> {
+            while (into.hasRemaining() && channel.read(into, samples + at + into.position()) >= 0) {}
+        });
         written = finalFrames * frameBytes;
         frames = finalFrames;
         long at = 0;
@@ -80,6 +87,11 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
             at += channel.write(header, at);
         }
         channel.position(end);
+    }
+
+    /** {@link SampleDigest} of the samples as they were written. */
+    public final String digest() {
+        return digest.value();
     }
 
     /** True once every promised byte was written. */

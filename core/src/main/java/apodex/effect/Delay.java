@@ -31,6 +31,11 @@ final class Delay extends Effect {
     }
 
     @Override
+    public long gapFrames(Values values, Place place) {
+        return frames(values, place);
+    }
+
+    @Override
     public List<Unit> make(Values values, Place place) {
         return List.of(new Running(values, place, frames(values, place)));
     }

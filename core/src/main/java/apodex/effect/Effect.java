@@ -54,6 +54,16 @@ public abstract class Effect {
         return in;
     }
 
+    /** Whether each side that comes out is made of that side alone. */
+    public boolean keepsSidesApart() {
+        return width(1) == 1;
+    }
+
+    /** Frames of silence there can be between two sounds of its tail; 0 for a tail without gaps. */
+    public long gapFrames(Values values, Place place) {
+        return 0;
+    }
+
     /** Frames by which its output is later than its input. */
     public int latencyFrames(Values values, Place place) {
         return 0;

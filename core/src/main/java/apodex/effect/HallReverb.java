@@ -35,6 +35,11 @@ final class HallReverb extends Effect {
     }
 
     @Override
+    public long gapFrames(Values values, Place place) {
+        return place.frames(values.of(PRE_DELAY));
+    }
+
+    @Override
     public List<Unit> make(Values values, Place place) {
         return List.of(new Running(values, place));
     }

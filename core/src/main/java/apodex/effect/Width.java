@@ -11,6 +11,11 @@ final class Width extends Effect {
     }
 
     @Override
+    public boolean keepsSidesApart() {
+        return false;
+    }
+
+    @Override
     public long tailFrames(Values values, Place place) {
         return 0;
     }

@@ -59,9 +59,12 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
     public enum Rows {
         @JsonProperty("all")
         ALL,
-        /** Only what feeds the mix itself: groups, and rows that are in none. */
+        /** Only what feeds the mix itself: the outermost groups, and rows that are in none. */
         @JsonProperty("top")
-        TOP
+        TOP,
+        /** Every group that holds rows: a group of groups gives those, and its other rows by themselves. */
+        @JsonProperty("innermost")
+        INNERMOST
     }
 
     public Brief {

@@ -90,8 +90,9 @@ final class ClickTrack {
      * Writes the file.
      *
      * @param frames its length
+     * @return the digest of its samples
      */
-    void write(
+    String write(
             List<Knock> knocks,
             long frames,
             SampleFormat depth,
@@ -125,6 +126,7 @@ final class ClickTrack {
                 out.write(bytes, length * encoder.frameBytes());
             }
             out.finish(frames);
+            return out.digest();
         }
     }
 

@@ -13,9 +13,9 @@ import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.Strip;
-import apodex.signal.Carried;
 import apodex.signal.Dynamics;
 import apodex.signal.Station;
+import apodex.signal.Ways;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -42,6 +42,7 @@ public final class ContentKeys {
     private final Session session;
     private final Plan plan;
     private final Settings settings;
+    private final Ways ways;
     private final Map<String, Own> known = new HashMap<>();
 
     /** @param session as the handoff sees it */
@@ -49,6 +50,7 @@ public final class ContentKeys {
         this.session = session;
         this.plan = plan;
         this.settings = settings;
+        this.ways = new Ways(session);
     }
 
     /**
@@ -106,7 +108,7 @@ public final class ContentKeys {
             return;
         }
         facts.put("sharing", plan.sharing());
-        for (Row later : Carried.through(session, row, plan.sharing().returns())) {
+        for (Row later : ways.through(row, plan.sharing().returns())) {
             boolean isMix = later.equals(session.mix());
             if (isMix && station == Station.BUS) {
                 continue;

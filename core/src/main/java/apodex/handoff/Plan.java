@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * The files of a handoff, all of one rate; those of one section are of one length.
@@ -90,6 +91,11 @@ public record Plan(
      * afterwards.
      */
     public List<Tap> taps(Session session, List<Print> some, Path folder) {
+        return taps(session, some, folder, this::walkPath);
+    }
+
+    /** @param path where under {@code folder} a print is written */
+    List<Tap> taps(Session session, List<Print> some, Path folder, Function<Print, String> path) {
         Tap.Container container = format == Handoff.Format.AIFF ? Tap.Container.AIFF : Tap.Container.WAV;
         return some.stream()
                 .map(print -> new Tap(
@@ -100,7 +106,7 @@ public record Plan(
                         rate,
                         container,
                         print.trimDb(),
-                        folder.resolve(walkPath(print)),
+                        folder.resolve(path.apply(print)),
                         broadcast(session, print),
                         ditherSeed(print)))
                 .toList();

@@ -39,6 +39,7 @@ final class PlanMaker {
     private final Settings settings;
     private final List<PlanRow> rows;
     private final Map<String, StereoImage> images;
+    private final Outgoing outgoing;
     private final RowWidth widths;
     private final SampleRate rate;
     private final Depth depth;
@@ -50,19 +51,19 @@ final class PlanMaker {
 
     /** @param session as the handoff sees it */
     PlanMaker(
-            Session session,
+            Outgoing outgoing,
             Handoff handoff,
             List<PlanRow> rows,
             Map<String, StereoImage> images,
-            RowWidth widths,
             List<PlannedSection> sections,
             SampleRate rate) {
-        this.session = session;
+        this.outgoing = outgoing;
+        this.session = outgoing.session();
         this.handoff = handoff;
         this.settings = handoff.settled();
         this.rows = rows;
         this.images = images;
-        this.widths = widths;
+        this.widths = outgoing.widths();
         this.rate = rate;
         this.sections = sections;
         Depth own = Depth.own(session);
@@ -78,7 +79,7 @@ final class PlanMaker {
                     "FLAC holds 16 or 24 bits here, not " + depth.sample().label() + ".");
         }
         handoff.byRow().forEach((row, byHand) -> {
-            if (session.row(row).isEmpty()) {
+            if (outgoing.row(row).isEmpty()) {
                 throw new IllegalArgumentException(
                         "Something is set for row “" + row + "”, which is not in this session.");
             }
@@ -127,7 +128,7 @@ final class PlanMaker {
                 sharing,
                 settings.format(),
                 rate,
-                ringsOut(prints, sharing),
+                ringsOut(prints),
                 depth,
                 Depth.own(session),
                 settings.folders().sheet(),
@@ -165,14 +166,14 @@ final class PlanMaker {
         return prints;
     }
 
-    private double ringsOut(List<Print> prints, Sharing sharing) {
+    private double ringsOut(List<Print> prints) {
         if (settings.tailSeconds() != null) {
             return 0;
         }
         long frames = prints.stream()
                 .filter(print -> !print.isClick())
                 .mapToLong(print ->
-                        TailFrames.of(session, session.row(print.source()).orElseThrow(), print.station(), sharing))
+                        outgoing.tailFrames(outgoing.row(print.source()).orElseThrow(), print.station()))
                 .max()
                 .orElse(0);
         return Math.min(Passage.LONGEST_TAIL_SECONDS, session.rate().seconds(frames));
@@ -192,20 +193,28 @@ final class PlanMaker {
     }
 
     private Print automatic(PlanRow row, Station station, String sourceId, String name) {
-        Row source = session.row(sourceId).orElseThrow();
-        if (station == Station.RAW && source instanceof AudioRow) {
-            Channels sides = sides(images.get(sourceId).kind());
-            return print(row, station, sourceId, name, sides, sides.count());
+        Row source = outgoing.row(sourceId).orElseThrow();
+        if (station.compareTo(Station.FADER) >= 0) {
+            return print(row, station, sourceId, name, Channels.STEREO, 2); // as it sits in the stereo picture
+        }
+        if (source instanceof AudioRow audio) {
+            StereoImage.Kind image = images.get(sourceId).kind();
+            boolean oneSided = image == StereoImage.Kind.LEFT_ONLY || image == StereoImage.Kind.RIGHT_ONLY;
+            if (station == Station.RAW || oneSided && widths.keepsSidesApart(audio, station)) {
+                Channels sides = sides(image);
+                String side = !oneSided ? "" : image == StereoImage.Kind.LEFT_ONLY ? " left" : " right";
+                return print(row, station, sourceId, name + side, sides, sides.count());
+            }
         }
         if (widths.at(source, station) == 1) {
             return print(row, station, sourceId, name, Channels.MONO_FROM_LEFT, 1);
         }
-        boolean centred = station == Station.FADER
-                && widths.at(source, Station.INSERTS) == 1
-                && source.strip().pan() == 0
-                && source.strip().panMoves().isEmpty();
-        int expected = centred || row.kind() == PlanRow.Kind.MIX && row.channels() == 1 ? 1 : 2;
-        return print(row, station, sourceId, name, Channels.MEASURED, expected);
+        boolean standsForFader = row.kind() != PlanRow.Kind.MIX
+                && station == row.stations().get(row.stations().size() - 1)
+                && outgoing.reachesMix(source);
+        return standsForFader
+                ? print(row, station, sourceId, name, Channels.STEREO, 2)
+                : print(row, station, sourceId, name, Channels.MEASURED, 2);
     }
 
     private Print print(PlanRow row, Station station, String sourceId, String name, Channels sides, int channels) {

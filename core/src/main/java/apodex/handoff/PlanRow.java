@@ -5,6 +5,7 @@ import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What can be printed of a row, and what was measured of it.
@@ -42,6 +43,13 @@ public record PlanRow(
         asked = asked == null ? List.of() : List.copyOf(asked);
         kept = kept == null ? List.of() : List.copyOf(kept);
         unknown = List.copyOf(unknown);
+    }
+
+    /** Where a file is taken when one is asked for at a station: a station that is not offered sounds as the last one before it. */
+    Optional<Station> nearest(Station wanted) {
+        return stations.stream()
+                .filter(station -> station.compareTo(wanted) <= 0)
+                .reduce((one, later) -> later);
     }
 
     PlanRow asking(List<Station> wanted) {

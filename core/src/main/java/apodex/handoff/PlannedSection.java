@@ -20,6 +20,13 @@ public record PlannedSection(String name, String folder, Passage passage, long f
                 + Math.round((double) fileFrame * session.hertz() / files.hertz());
     }
 
+    /** The passage with the tail that it came to have, to be walked once more. */
+    public Passage asItLasts(SampleRate files, SampleRate session) {
+        double tail = files.seconds(frames)
+                - session.seconds(passage.leadInFrames() + passage.range().frames());
+        return new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail)));
+    }
+
     PlannedSection lasting(long realFrames) {
         return new PlannedSection(name, folder, passage, realFrames, startReference);
     }

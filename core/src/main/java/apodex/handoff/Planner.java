@@ -14,6 +14,7 @@ import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.MeasuredRecordings;
+import apodex.signal.Sharing;
 import apodex.signal.Station;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -63,17 +64,15 @@ public final class Planner {
         return rows;
     }
 
-    /** The same handoff without what the session no longer has: rows that are gone, stations that no longer differ. */
+    /** The same handoff without what the session no longer has: rows that are gone, stations that no longer differ, sections past its end. */
     public static Handoff without(Session session, Handoff handoff) {
-        Session seen = AsPlanned.of(session, handoff);
-        RowWidth widths = new RowWidth(seen);
-        Stations stations = new Stations(seen, handoff.settled().returns());
+        Outgoing outgoing = new Outgoing(AsPlanned.of(session, handoff), sharing(handoff), Map.of());
         Handoff still = handoff.withFiles(
                 handoff.added().stream()
-                        .filter(choice -> seen.row(choice.row())
-                                .map(row -> stations.of(row, widths.at(row, Station.INSERTS) == 1)
-                                        .contains(choice.station()))
-                                .orElse(false))
+                        .filter(choice -> outgoing.row(choice.row())
+                                .map(outgoing::stations)
+                                .filter(offered -> offered.contains(choice.station()))
+                                .isPresent())
                         .toList(),
                 handoff.leftOut());
         for (String row : handoff.byRow().keySet()) {
@@ -99,31 +98,40 @@ public final class Planner {
 
     private Plan plan(List<Row> order, List<PlannedSection> sections, SampleRate rate) {
         Settings settings = handoff.settled();
-        Stations stations = new Stations(session, settings.returns());
+        Map<String, StereoImage.Kind> kinds = new LinkedHashMap<>();
+        images.forEach((row, image) -> kinds.put(row, image.kind()));
+        Outgoing outgoing = new Outgoing(session, sharing(handoff), kinds);
         List<PlanRow> rows = new ArrayList<>();
         int number = 1;
         for (Row each : order) {
             Row row = session.row(each.id()).orElseThrow();
-            List<Station> offered = stations.of(row, widths.at(row, Station.INSERTS) == 1);
-            rows.add(planRow(row, row instanceof MixRow ? 0 : number++, offered));
+            rows.add(planRow(row, row instanceof MixRow ? 0 : number++, outgoing.stations(row)));
         }
-        List<Choice> asked = new Wanted(session, handoff.brief(), settings.returns()).of(rows);
+        List<Choice> asked = new Wanted(outgoing, handoff.brief()).of(rows);
         rows.replaceAll(row -> row.asking(asked.stream()
                 .filter(choice -> choice.row().equals(row.row()))
                 .map(Choice::station)
                 .toList()));
         List<Choice> chosen = new ArrayList<>(asked);
-        for (Choice choice : handoff.added()) {
-            if (rows.stream()
-                    .noneMatch(row ->
-                            row.row().equals(choice.row()) && row.stations().contains(choice.station()))) {
-                throw new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
-                        + choice.station().label() + ".");
-            }
-        }
-        chosen.addAll(handoff.added());
+        handoff.added().forEach(choice -> chosen.add(offered(choice, rows)));
         chosen.removeAll(handoff.leftOut());
-        return new PlanMaker(session, handoff, rows, images, widths, sections, rate).make(chosen);
+        return new PlanMaker(outgoing, handoff, rows, images, sections, rate).make(chosen);
+    }
+
+    /** A file chosen by hand. Whether a Fader differs can change with a recording; where it does not, it is the file before it. */
+    private static Choice offered(Choice choice, List<PlanRow> rows) {
+        return rows.stream()
+                .filter(row -> row.row().equals(choice.row()))
+                .flatMap(row -> row.nearest(choice.station()).stream())
+                .filter(station -> station == choice.station() || choice.station() == Station.FADER)
+                .map(station -> new Choice(choice.row(), station))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
+                        + choice.station().label() + "."));
+    }
+
+    private static Sharing sharing(Handoff handoff) {
+        return new Sharing(handoff.settled().returns(), handoff.settled().dynamics());
     }
 
     private PlanRow planRow(Row row, int number, List<Station> offered) {

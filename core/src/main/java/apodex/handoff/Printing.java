@@ -12,8 +12,10 @@ import apodex.signal.Placed;
 import apodex.signal.Printed;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
+import apodex.signal.Tap;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -79,8 +81,16 @@ public final class Printing {
      * @param overs     samples that passed full scale and were held there
      * @param placed    on which side its sound sits in the session
      * @param takenOver whether an earlier run made it
+     * @param digest    {@link apodex.audio.SampleDigest} of its samples; null of runs from before it was taken
      */
-    public record Made(String key, int channels, long quietAt, long overs, Placed placed, boolean takenOver) {}
+    public record Made(
+            String key,
+            int channels,
+            long quietAt,
+            long overs,
+            Placed placed,
+            boolean takenOver,
+            @Nullable String digest) {}
 
     /**
      * A file of an earlier run, whole and unchanged since.
@@ -139,6 +149,58 @@ public final class Printing {
                         observer,
                         earlier)
                 .print();
+    }
+
+    /**
+     * Prints some files of a run once more, as they were, to hold others against them. FLAC stays as the plain samples it was made from.
+     *
+     * @param session as the handoff sees it
+     * @param plan    as it came out
+     * @param folder  where they go, under the paths they have in the plan
+     */
+    public static void again(
+            Session session,
+            Settings settings,
+            Plan plan,
+            List<Print> prints,
+            Path folder,
+            Recordings recordings,
+            int threads,
+            WalkObserver observer)
+            throws IOException {
+        ClickTrack track = new ClickTrack(session, plan.rate());
+        for (int i = 0; i < plan.sections().size(); i++) {
+            int index = i;
+            PlannedSection section = plan.sections().get(i);
+            List<Print> here =
+                    prints.stream().filter(print -> print.section() == index).toList();
+            for (Print print : here) {
+                Files.createDirectories(folder.resolve(print.path()).getParent());
+            }
+            List<Print> walked = here.stream().filter(print -> !print.isClick()).toList();
+            if (!walked.isEmpty()) {
+                List<Tap> taps = plan.taps(session, walked, folder, Print::path);
+                new Walk(
+                                session,
+                                taps,
+                                section.asItLasts(plan.rate(), session.rate()),
+                                plan.sharing(),
+                                recordings,
+                                threads)
+                        .print(observer);
+            }
+            for (Print click : here.stream().filter(Print::isClick).toList()) {
+                track.write(
+                        track.knocks(
+                                section.passage(), settings.count(), settings.click() != Click.NONE, section.frames()),
+                        section.frames(),
+                        plan.depth().sample(),
+                        plan.format(),
+                        folder.resolve(click.path()),
+                        null,
+                        click.section());
+            }
+        }
     }
 
     private Result print() throws IOException {
@@ -232,7 +294,8 @@ public final class Printing {
                     there.made().quietAt(),
                     there.made().overs(),
                     there.made().placed(),
-                    true);
+                    true,
+                    there.made().digest());
         }
         for (Print click : all.stream().filter(Print::isClick).toList()) {
             click(click, frames);
@@ -280,7 +343,8 @@ public final class Printing {
                     each.quietAt(),
                     each.overs(),
                     placed(prints.get(i), each),
-                    false);
+                    false,
+                    each.digest());
         }
         return printed.get(0).frames();
     }
@@ -301,18 +365,22 @@ public final class Printing {
                         .findFirst()
                         .orElse(null)
                 : null;
-        if (pair && print.sides() == Channels.MONO_FROM_LEFT || image == StereoImage.Kind.LEFT_ONLY) {
-            return Placed.LEFT;
+        if (pair) {
+            return print.sides() == Channels.MONO_FROM_RIGHT ? Placed.RIGHT : Placed.LEFT;
         }
-        return pair && print.sides() == Channels.MONO_FROM_RIGHT || image == StereoImage.Kind.RIGHT_ONLY
-                ? Placed.RIGHT
-                : printed.placed();
+        return image == null
+                ? printed.placed()
+                : switch (image) {
+                    case LEFT_ONLY -> Placed.LEFT;
+                    case RIGHT_ONLY -> Placed.RIGHT;
+                    case SILENT, MONO, SAME_ON_BOTH_SIDES, STEREO -> printed.placed();
+                };
     }
 
     private void click(Print print, long frames) throws IOException {
         ClickTrack track = new ClickTrack(session, plan.rate());
         PlannedSection section = plan.section(print);
-        track.write(
+        String digest = track.write(
                 track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames),
                 frames,
                 plan.depth().sample(),
@@ -321,7 +389,7 @@ public final class Printing {
                 plan.broadcast(session, print),
                 print.section());
         made[plan.prints().indexOf(print)] =
-                new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false);
+                new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false, digest);
     }
 
     private void toFlac() throws IOException {

@@ -1,5 +1,6 @@
 package apodex.handoff;
 
+import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.instrument.Instrument.Part;
 import apodex.instrument.Instruments;
@@ -12,6 +13,7 @@ import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Station;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** How many channels a row has where it is taken, as far as its routing and effects tell. */
 public final class RowWidth {
@@ -46,6 +48,16 @@ public final class RowWidth {
             }
         }
         return now;
+    }
+
+    /** Whether what is on one side of a row at Raw is on that side alone at a station up to Inserts. */
+    boolean keepsSidesApart(AudioRow row, Station station) {
+        return Stream.concat(
+                        row.clips().stream().flatMap(clip -> clip.inserts().stream()),
+                        row.strip().inserts().stream().filter(insert -> station == Station.INSERTS || insert.kept()))
+                .filter(insert -> !Stations.active(List.of(insert)).isEmpty())
+                .map(insert -> Effects.find(insert.effect()).orElseThrow())
+                .allMatch(Effect::keepsSidesApart);
     }
 
     private int source(Row row) {

@@ -2,65 +2,34 @@ package apodex.handoff;
 
 import apodex.effect.Effects;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
-import apodex.session.PanLaw;
-import apodex.session.PartRow;
 import apodex.session.ReturnRow;
-import apodex.session.Routing;
-import apodex.session.Routing.Through;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Strip;
-import apodex.signal.Carried;
 import apodex.signal.Returns;
 import apodex.signal.Station;
+import apodex.signal.Ways;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Which stations of a row are worth a file: one that cannot differ from the one before it is left out. */
 public final class Stations {
-    private final Session session;
-    private final Returns returns;
+    private final Outgoing outgoing;
 
-    Stations(Session session, Returns returns) {
-        this.session = session;
-        this.returns = returns;
+    Stations(Outgoing outgoing) {
+        this.outgoing = outgoing;
     }
 
-    /** @param mono whether the row is one channel wide when it reaches its fader */
-    List<Station> of(Row row, boolean mono) {
-        if (!hasContent(row)) {
+    List<Station> of(Row row) {
+        if (!outgoing.isFilled(row)) {
             return List.of();
         }
-        return row instanceof MixRow mix ? ofMix(mix) : ofOther(row, mono);
+        return row instanceof MixRow mix ? ofMix(mix) : ofOther(row);
     }
 
-    private boolean hasContent(Row row) {
-        if (row instanceof AudioRow audio) {
-            return !audio.clips().isEmpty();
-        }
-        if (row instanceof InstrumentRow instrument) {
-            return !instrument.notes().isEmpty();
-        }
-        if (row instanceof PartRow part) {
-            return session.row(part.instrument())
-                    .filter(InstrumentRow.class::isInstance)
-                    .map(each -> !((InstrumentRow) each).notes().isEmpty())
-                    .orElse(false);
-        }
-        if (row instanceof BusRow || row instanceof MixRow) {
-            return session.rows().stream()
-                    .anyMatch(each -> each.strip().outputs().contains(row.id()) && hasContent(each));
-        }
-        return session.rows().stream()
-                .anyMatch(each ->
-                        each.strip().sends().stream().anyMatch(send -> send.to().equals(row.id())) && hasContent(each));
-    }
-
-    private List<Station> ofOther(Row row, boolean mono) {
+    private List<Station> ofOther(Row row) {
         List<Station> stations = new ArrayList<>();
         Strip strip = row.strip();
         if (row instanceof ReturnRow) {
@@ -74,15 +43,15 @@ public final class Stations {
                 stations.add(Station.INSERTS);
             }
         }
-        boolean panned = mono && session.panLaw() != PanLaw.ZERO;
-        if (!strip.isAtRest() || panned) {
+        if (!strip.isAtRest() || outgoing.isMono(row)) {
             stations.add(Station.FADER);
         }
-        boolean shared = returns == Returns.SHARED_OUT;
-        boolean heard = Routing.downstream(session, row, shared ? Through.OUTPUTS_AND_SENDS : Through.OUTPUTS)
-                .contains(session.mix());
+        Session session = outgoing.session();
+        Ways ways = outgoing.ways();
+        boolean shared = outgoing.sharing().returns() == Returns.SHARED_OUT;
+        boolean heard = ways.through(row, outgoing.sharing().returns()).contains(session.mix());
         boolean sends = shared
-                && Carried.senders(session, row).stream()
+                && ways.senders(row).stream()
                         .anyMatch(each -> !each.strip().sends().isEmpty());
         boolean straight = strip.outputs().equals(List.of(session.mix().id())) && !sends;
         if (heard && !straight) {

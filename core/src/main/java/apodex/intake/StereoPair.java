@@ -98,7 +98,7 @@ public final class StereoPair {
                 clip.muted(),
                 clip.inverted());
         AudioRow row = new AudioRow(
-                RowIds.next(session),
+                RowIds.fresh(),
                 name,
                 List.of(both),
                 left.strip().withFader(left.strip().faderDb(), 0));

@@ -2,6 +2,7 @@ package apodex.proof;
 
 import apodex.audio.Digests;
 import apodex.audio.PcmReader;
+import apodex.audio.SampleDigest;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundInfo;
 import apodex.handoff.Plan;
@@ -29,6 +30,7 @@ public final class FileReader {
     private final SoundInfo info;
     private final MessageDigest whole = Digests.sha256();
     private final MessageDigest content = Digests.sha256();
+    private final SampleDigest digest = new SampleDigest();
     private final FilePicture picture;
     private final Fingerprint fingerprint;
     private final Loudness loudness;
@@ -49,8 +51,12 @@ public final class FileReader {
         this.sums = new double[info.channels()];
     }
 
-    /** What was found, how the file looks, and what tells it apart. */
-    public record Result(FileProof proof, FilePicture picture, Fingerprint fingerprint) {}
+    /**
+     * What was found, how the file looks, and what tells it apart.
+     *
+     * @param digest {@link SampleDigest} of the samples on the disk; empty when they could not be read
+     */
+    public record Result(FileProof proof, FilePicture picture, Fingerprint fingerprint, String digest) {}
 
     /**
      * Reads a file. FLAC is unpacked for as long as it takes.
@@ -62,7 +68,7 @@ public final class FileReader {
         try (PrintedSound sound = PrintedSound.open(file)) {
             FileReader reader = new FileReader(file, sound);
             reader.readAll();
-            return new Result(reader.proof(folder, made), reader.picture, reader.fingerprint);
+            return new Result(reader.proof(folder, made), reader.picture, reader.fingerprint, reader.digest.value());
         }
     }
 
@@ -76,7 +82,7 @@ public final class FileReader {
                     : "It is not on the disk.";
             FileProof proof = FileProof.unread(
                     print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why);
-            return new Result(proof, new FilePicture(1, 1), new Fingerprint(1, 0));
+            return new Result(proof, new FilePicture(1, 1), new Fingerprint(1, 0), "");
         }
     }
 
@@ -90,6 +96,7 @@ public final class FileReader {
                 int frames = (int) Math.min(BLOCK_FRAMES, info.frames() - first);
                 byte[] raw = pcm.readBytes(first, frames);
                 whole.update(raw, 0, frames * info.layout().frameBytes());
+                digest.update(raw, 0, frames * info.layout().frameBytes());
                 content.update(raw, 0, frames * info.layout().frameBytes());
                 pcm.read(first, frames, 0, block, 0);
                 measure(block, first, frames);
@@ -134,7 +141,7 @@ public final class FileReader {
     }
 
     /** The highest value an integer format holds lies one step below 1. */
-    private static double fullScaleUp(SampleFormat sample) {
+    static double fullScaleUp(SampleFormat sample) {
         return sample.isFloat() ? 1.0 : 1.0 - Math.scalb(1.0, 1 - sample.bits());
     }
 

@@ -6,10 +6,11 @@ import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
-import apodex.session.Recording;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.signal.Channels;
+import apodex.signal.Exactness;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
 import apodex.signal.UnreadableRecording;
@@ -62,17 +63,13 @@ final class FirstSound {
             return Optional.empty();
         }
         long start = section.passage().range().start();
-        boolean foreign = !plan.rate().equals(session.rate());
-        boolean plain = print.station() == Station.RAW
-                && row instanceof AudioRow audio
-                && !foreign
-                && audio.clips().stream().allMatch(this::isPlain);
-        Begin begin = plain ? firstSample((AudioRow) row, start) : new Begin(earliest(row), 0);
-        if (begin.frame() == Long.MAX_VALUE || begin.frame() < start) {
+        boolean plain = isPlain(print, row);
+        long begin = plain ? firstSample((AudioRow) row, start, print.sides()) : earliest(row);
+        if (begin == Long.MAX_VALUE || begin < start) {
             return Optional.empty();
         }
-        long frame = section.passage().leadInFrames() + begin.frame() - start;
-        if (foreign) {
+        long frame = section.passage().leadInFrames() + begin - start;
+        if (!plan.rate().equals(session.rate())) {
             return Optional.of(Expected.notBefore(Math.max(
                     0,
                     Math.round((double) frame
@@ -80,46 +77,40 @@ final class FirstSound {
                                     / session.rate().hertz())
                             - FOREIGN_RATE_FRAMES)));
         }
-        return Optional.of(plain ? new Expected(frame, frame + begin.fade()) : Expected.notBefore(frame));
+        return Optional.of(plain ? new Expected(frame, frame) : Expected.notBefore(frame));
     }
 
-    /** A first sample that is not zero, and how long the fade is that it may be lost in. */
-    private record Begin(long frame, long fade) {}
-
-    /** Whether a clip's samples come out as they are, so that the first that is not zero can be told. */
-    private boolean isPlain(Clip clip) {
-        Recording recording = session.recording(clip.recording());
-        return clip.gainDb() >= 0
-                && recording.rate().equals(session.rate())
-                && plan.depth().sample().holdsExactly(recording.sample());
+    /** Whether samples come out as they are, so that the first that is not zero can be told: what is faded, turned or dithered is not. */
+    private boolean isPlain(Print print, Row row) {
+        return print.station() == Station.RAW
+                && row instanceof AudioRow audio
+                && print.trimDb() == 0
+                && print.sides() != Channels.MONO_SUM
+                && plan.rate().equals(session.rate())
+                && Exactness.isExact(session, audio, plan.depth().sample());
     }
 
-    private Begin firstSample(AudioRow row, long start) throws IOException {
-        Begin found = new Begin(Long.MAX_VALUE, 0);
+    private long firstSample(AudioRow row, long start, Channels sides) throws IOException {
+        long found = Long.MAX_VALUE;
         for (Clip clip : row.clips()) {
             long from = Math.max(clip.position(), start);
-            if (from < found.frame() && from < clip.range().end()) {
-                long first = firstSample(
-                        clip, from, Math.min(found.frame(), clip.range().end()));
-                found = first < found.frame()
-                        ? new Begin(
-                                first,
-                                Math.max(0, clip.position() + clip.fadeIn().frames() - first))
-                        : found;
+            long to = Math.min(found, clip.range().end());
+            if (from < to) {
+                found = Math.min(found, firstSample(clip, from, to, sides));
             }
         }
         return found;
     }
 
-    private long firstSample(Clip clip, long from, long to) throws IOException {
+    private long firstSample(Clip clip, long from, long to, Channels sides) throws IOException {
         double[][] block = new double[clip.channels()][BLOCK_FRAMES];
         try (PcmReader in = recordings.open(clip.recording())) {
             for (long first = from; first < to; first += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, to - first);
                 in.read(clip.offset() + first - clip.position(), count, clip.firstChannel(), block, 0);
                 for (int i = 0; i < count; i++) {
-                    for (double[] channel : block) {
-                        if (channel[i] != 0) {
+                    for (int channel = 0; channel < sides.count(); channel++) {
+                        if (block[Math.min(sides.side(channel), block.length - 1)][i] != 0) {
                             return first + i;
                         }
                     }

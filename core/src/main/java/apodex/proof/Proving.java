@@ -2,11 +2,14 @@ package apodex.proof;
 
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Handoff;
+import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
+import apodex.handoff.Settings;
 import apodex.session.Session;
 import apodex.signal.Recordings;
+import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -22,6 +25,7 @@ import java.util.concurrent.Future;
 /** Reads a run's files back from the disk, measures them, adds them up, and loads them as whoever receives them would. */
 public final class Proving {
     private final Session session;
+    private final Settings settings;
     private final Printing.Result printed;
     private final Path files;
     private final Recordings recordings;
@@ -29,8 +33,15 @@ public final class Proving {
     private final Told told;
 
     private Proving(
-            Session session, Printing.Result printed, Path files, Recordings recordings, int threads, Told told) {
+            Session session,
+            Settings settings,
+            Printing.Result printed,
+            Path files,
+            Recordings recordings,
+            int threads,
+            Told told) {
         this.session = session;
+        this.settings = settings;
         this.printed = printed;
         this.files = files;
         this.recordings = recordings;
@@ -65,29 +76,49 @@ public final class Proving {
             Map<String, String> before,
             Told told)
             throws IOException {
-        return new Proving(AsPlanned.of(session, handoff), printed, files, recordings, threads, told).prove(before);
+        return new Proving(AsPlanned.of(session, handoff), handoff.settled(), printed, files, recordings, threads, told)
+                .prove(before);
     }
 
     private Proof prove(Map<String, String> before) throws IOException {
         Plan plan = printed.plan();
         List<FileReader.Result> read = readAll(plan);
         List<FileProof> proofs = Twins.marked(plan, files, read);
+        Map<Integer, Culprit> faults = FileFaults.find(plan, printed.prints(), files, read, this::again);
         Map<Integer, FirstSound.Expected> expected = new LinkedHashMap<>();
         FirstSound first = new FirstSound(session, plan, recordings);
         for (int i = 0; i < plan.prints().size(); i++) {
             int index = i;
-            first.of(plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
+            if (!faults.containsKey(i)) {
+                first.of(plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
+            }
         }
-        List<SumProof> sums = new SumCheck(session, plan, printed.prints(), files).all();
-        List<ReceivedProof> received =
-                new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads).all(told::isCancelled);
-        List<String> altered = proofs.stream()
-                .filter(FileProof::isRead)
-                .filter(file -> before.containsKey(file.path())
-                        && !before.get(file.path()).equals(file.sha256()))
-                .map(FileProof::path)
-                .toList();
-        return new Proof(proofs, Verdicts.of(plan, proofs, expected, sums, received, altered), sums, received);
+        List<SumProof> sums = new ArrayList<>();
+        List<ReceivedProof> received = new ArrayList<>();
+        Outgoing outgoing = Outgoing.of(session, plan);
+        ReceivedCheck raw = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads);
+        for (SumCheck.Result each : new SumCheck(outgoing, plan, printed.prints(), files, faults).all()) {
+            boolean meant = each.sum().whyNot().isEmpty();
+            ReceivedProof proof = meant ? each.received() : raw.of(sums.size(), proofs, faults, told::isCancelled);
+            sums.add(each.sum());
+            if (proof != null) {
+                received.add(proof);
+            }
+        }
+        List<String> altered = new ArrayList<>();
+        for (int i = 0; i < proofs.size(); i++) {
+            FileProof file = proofs.get(i);
+            boolean differs =
+                    before.containsKey(file.path()) && !before.get(file.path()).equals(file.sha256());
+            if (file.isRead() && differs && !faults.containsKey(i)) {
+                altered.add(file.path());
+            }
+        }
+        return new Proof(proofs, Verdicts.of(plan, proofs, expected, sums, received, faults, altered), sums, received);
+    }
+
+    private void again(List<Print> prints, Path folder) throws IOException {
+        Printing.again(session, settings, printed.plan(), prints, folder, recordings, threads, WalkObserver.NONE);
     }
 
     private List<FileReader.Result> readAll(Plan plan) throws IOException {

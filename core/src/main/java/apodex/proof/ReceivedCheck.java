@@ -5,6 +5,7 @@ import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
+import apodex.measure.Decibels;
 import apodex.measure.Loudness;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
@@ -26,12 +27,10 @@ import apodex.signal.Station;
 import apodex.signal.Tap;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
-import apodex.time.FrameRange;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
@@ -39,12 +38,10 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * Loads the printed files into a fresh session, plays it through the engine, and compares: with the reference mix where the
- * files are meant to add up to it, else with the plain sum of the session's own Raw.
+ * Where files are not meant to be the mix: lays those taken at Raw together, and holds them against the plain sum of the session's own
+ * rows.
  */
-public final class ReceivedCheck {
-    private static final int BLOCK_FRAMES = 16_384;
-
+final class ReceivedCheck {
     private final Session session;
     private final Plan plan;
     private final List<Printing.Made> made;
@@ -53,7 +50,7 @@ public final class ReceivedCheck {
     private final int threads;
 
     /** @param session as the handoff sees it */
-    public ReceivedCheck(
+    ReceivedCheck(
             Session session, Plan plan, List<Printing.Made> made, Path files, Recordings recordings, int threads) {
         this.session = session;
         this.plan = plan;
@@ -63,58 +60,52 @@ public final class ReceivedCheck {
         this.threads = threads;
     }
 
-    /** One result for every section that has something to compare with. */
-    public List<ReceivedProof> all(BooleanSupplier cancelled) throws IOException {
-        List<ReceivedProof> proofs = new ArrayList<>();
-        for (int section = 0; section < plan.sections().size(); section++) {
-            ReceivedProof proof = check(section, cancelled);
-            if (proof != null) {
-                proofs.add(proof);
-            }
-        }
-        return proofs;
-    }
-
-    private ReceivedProof check(int index, BooleanSupplier cancelled) throws IOException {
+    /**
+     * The result for a section.
+     *
+     * @param proofs  of all files, in the plan's order
+     * @param faults  files that do not hold what was printed, by their places in the plan
+     * @return null where there is nothing to compare
+     */
+    ReceivedProof of(int index, List<FileProof> proofs, Map<Integer, Culprit> faults, BooleanSupplier cancelled)
+            throws IOException {
         PlannedSection section = plan.sections().get(index);
-        SumSet set = SumSet.of(session, plan, index);
-        boolean meant = set.whyNot().isEmpty() && set.missing().isEmpty();
-        List<Print> sounding = meant ? set.prints() : rawOnes(index);
-        if (sounding.isEmpty() || sounding.stream().anyMatch(print -> !Files.exists(files.resolve(print.path())))) {
+        List<Print> sounding = rawOnes(index);
+        if (sounding.isEmpty()
+                || faults.keySet().stream()
+                        .anyMatch(place -> sounding.contains(plan.prints().get(place)))) {
             return null;
         }
-        List<String> paths = sounding.stream().map(Print::path).toList();
         Path work = Files.createTempDirectory("apodex-received-");
-        Path sum = work.resolve("sum.wav");
         Path must = work.resolve("must.wav");
-        try (ReceivedSession received =
-                new ReceivedSession(plan, made, index, files, new HashSet<>(paths), ReceivedSession.Trims.TAKEN_BACK)) {
-            walk(
-                    received.session(),
-                    new Passage(new FrameRange(0, section.frames()), 0, Passage.Tail.NONE),
-                    received,
-                    sum,
-                    cancelled);
-            if (meant) {
-                Print reference = plan.reference(index).orElseThrow();
-                return compare(section, "the reference mix", sum, files.resolve(reference.path()), paths);
+        try {
+            walk(plainly(sounding), section.asItLasts(plan.rate(), session.rate()), must, cancelled);
+            try (Stack stack = new Stack(plan, made, files, sounding, List.of(), false)) {
+                stack.against(must);
+                return compare(section, stack, sounding, limit(sounding, proofs));
             }
-            Passage passage = section.passage();
-            double tail = plan.rate().seconds(section.frames())
-                    - session.rate()
-                            .seconds(passage.leadInFrames() + passage.range().frames());
-            walk(
-                    plainly(sounding),
-                    new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail))),
-                    recordings,
-                    must,
-                    cancelled);
-            return compare(section, "the session’s own rows, laid together plainly", sum, must, paths);
         } finally {
-            Files.deleteIfExists(sum);
             Files.deleteIfExists(must);
             Files.deleteIfExists(work);
         }
+    }
+
+    /** A side that was left out because it is as good as the other, or as good as silent, may leave as much as that. */
+    private double limit(List<Print> sounding, List<FileProof> proofs) {
+        double limit = SumCheck.limit(plan, sounding, List.of());
+        for (Print print : sounding) {
+            Double peak = proofs.get(plan.prints().indexOf(print)).peakDbfs();
+            boolean measured =
+                    print.channels() == 1 && (print.sides() == Channels.MEASURED || placed(print) != Placed.MIDDLE);
+            if (measured && peak != null) {
+                limit += Decibels.toFactor(peak - print.trimDb() + Decibels.SIDE_THRESHOLD_DB);
+            }
+        }
+        return limit;
+    }
+
+    private Placed placed(Print print) {
+        return made.get(plan.prints().indexOf(print)).placed();
     }
 
     /** One Raw file of every row that sounds of itself; those folded to mono by hand differ on purpose. */
@@ -155,8 +146,8 @@ public final class ReceivedCheck {
                                 audio.active())
                         : row;
                 rows.add(plain.withStrip(Strip.PLAIN));
-            } else if (row instanceof InstrumentRow) {
-                rows.add(row.withStrip(Strip.feeding())); // it may play parts that are printed
+            } else if (row instanceof InstrumentRow || row instanceof PartRow) {
+                rows.add(row.withStrip(Strip.feeding())); // parts stay apart from their instrument, printed or not
             }
         }
         return session.withRows(rows).withPanLaw(PanLaw.ZERO);
@@ -165,9 +156,8 @@ public final class ReceivedCheck {
     /** Where a stereo row was printed as one file, because its sides are alike, one side stands for both here as well. */
     private Clip plainly(Clip clip, Print print) {
         Clip bare = clip.withInserts(List.of());
-        boolean one = clip.channels() == 2
-                && print.sides() == Channels.MONO_FROM_LEFT
-                && made.get(plan.prints().indexOf(print)).placed() == Placed.MIDDLE;
+        boolean one =
+                clip.channels() == 2 && print.sides() == Channels.MONO_FROM_LEFT && placed(print) == Placed.MIDDLE;
         return one
                 ? new Clip(
                         bare.recording(),
@@ -185,8 +175,7 @@ public final class ReceivedCheck {
                 : bare;
     }
 
-    private void walk(Session from, Passage passage, Recordings source, Path to, BooleanSupplier cancelled)
-            throws IOException {
+    private void walk(Session from, Passage passage, Path to, BooleanSupplier cancelled) throws IOException {
         Tap tap = new Tap(
                 MixRow.ID,
                 Station.FADER,
@@ -198,7 +187,7 @@ public final class ReceivedCheck {
                 to,
                 null,
                 0);
-        new Walk(from, List.of(tap), passage, Sharing.STANDARD, source, threads).print(new WalkObserver() {
+        new Walk(from, List.of(tap), passage, Sharing.STANDARD, recordings, threads).print(new WalkObserver() {
             @Override
             public void printed(double share) {
                 // reading back has told already how far it is
@@ -211,37 +200,23 @@ public final class ReceivedCheck {
         });
     }
 
-    private ReceivedProof compare(PlannedSection section, String against, Path sum, Path must, List<String> paths)
+    private ReceivedProof compare(PlannedSection section, Stack stack, List<Print> sounding, double limit)
             throws IOException {
         Leftover leftover = new Leftover(section.frames());
         Loudness loudness = new Loudness(plan.rate(), 2);
-        double[][] heard = new double[2][BLOCK_FRAMES];
-        double[][] wanted = new double[2][BLOCK_FRAMES];
-        try (Laid one = new Laid(sum, Placed.MIDDLE, 0, BLOCK_FRAMES);
-                Laid other = new Laid(must, Placed.MIDDLE, 0, BLOCK_FRAMES)) {
-            for (long first = 0; first < section.frames(); first += BLOCK_FRAMES) {
-                int count = (int) Math.min(BLOCK_FRAMES, section.frames() - first);
-                one.read(first, count, heard);
-                other.read(first, count, wanted);
-                loudness.add(heard, count);
-                for (int side = 0; side < 2; side++) {
-                    for (int i = 0; i < count; i++) {
-                        heard[side][i] -= wanted[side][i];
-                    }
-                }
-                leftover.add(heard, first, count);
-            }
-        }
-        boolean same = leftover.peak() <= SumCheck.limit(plan.depth().sample(), paths.size());
+        stack.walk(section.frames(), (sum, left, first, count) -> {
+            loudness.add(sum, count);
+            leftover.add(left, first, count);
+        });
         long frame = section.inSession(leftover.loudestAt(), plan.rate(), session.rate());
         Double lufs = loudness.integratedLufs().isEmpty()
                 ? null
                 : loudness.integratedLufs().getAsDouble();
         return new ReceivedProof(
                 section.name(),
-                against,
-                same,
-                paths,
+                "the session’s own rows, laid together plainly",
+                leftover.peak() <= limit,
+                sounding.stream().map(Print::path).toList(),
                 leftover.rmsDbfs(),
                 leftover.peakDbfs(),
                 SongPlace.of(session, frame),

@@ -23,4 +23,6 @@ public record ReceivedProof(
         @Nullable Double rmsDbfs,
         @Nullable Double peakDbfs,
         String place,
-        @Nullable Double loudnessLufs) {}
+        @Nullable Double loudnessLufs) {
+    static final String REFERENCE = "the reference mix";
+}

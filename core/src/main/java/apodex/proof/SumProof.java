@@ -16,8 +16,8 @@ import java.util.List;
  * @param loudestAt frame of the files where the leftover is loudest
  * @param place     that place in the song, for people
  * @param curveDbfs loudest sample of the leftover in equal stretches, -200 for nothing
- * @param culprits  what would explain it, the likeliest first
- * @param missing   names of rows that reach the mix without a file
+ * @param culprits  files of it that do not hold what was printed; then it was not added up
+ * @param missing   names of rows of which something is in no file, or in two
  */
 public record SumProof(
         String section,
@@ -32,6 +32,11 @@ public record SumProof(
         List<Double> curveDbfs,
         List<Culprit> culprits,
         List<String> missing) {
+    /** A sum that was not made, since files of it do not hold what was printed. */
+    static SumProof notAdded(String section, List<String> files, List<Culprit> culprits) {
+        return new SumProof(section, "", false, files, null, null, 0, 0, "", List.of(), culprits, List.of());
+    }
+
     /** A sum that nobody expects to be the mix. */
     static SumProof notMeant(String section, String why, List<String> missing) {
         return new SumProof(section, why, false, List.of(), null, null, 0, 0, "", List.of(), List.of(), missing);

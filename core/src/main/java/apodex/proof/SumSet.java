@@ -1,143 +1,146 @@
 package apodex.proof;
 
+import apodex.effect.Effects;
+import apodex.effect.Nature;
+import apodex.handoff.Cover;
+import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
-import apodex.handoff.PlanRow;
 import apodex.handoff.Print;
-import apodex.measure.StereoImage;
-import apodex.session.AudioRow;
-import apodex.session.BusRow;
-import apodex.session.ReturnRow;
-import apodex.session.Routing;
+import apodex.session.Insert;
 import apodex.session.Row;
-import apodex.session.Session;
-import apodex.session.Strip;
-import apodex.signal.Dynamics;
-import apodex.signal.Returns;
+import apodex.signal.Channels;
 import apodex.signal.Station;
+import apodex.signal.Ways;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
 /**
- * The files of a section that laid together must be the reference mix: one file for every way into the mix, each taken
- * where nothing more happens to it.
+ * The files of a section that laid together must be the reference mix, and if there are none such, why not. Told from the shares
+ * alone: files are meant to add up when what they carry together is what the mix is made of.
+ *
+ * @param prints    what is to be added
+ * @param reference the reference mix; two files when its sides are apart
+ * @param whyNot    why these are not meant to add up, for people; empty when they are
+ * @param missing   names of rows of which something is missing in the files, or too much
  */
-final class SumSet {
-    private final Session session;
-    private final Plan plan;
-    private final int section;
-    private final Set<Print> prints = new LinkedHashSet<>();
-    private final Set<String> missing = new LinkedHashSet<>();
+record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<String> missing) {
+    private static final int MOST_NAMES = 3;
 
-    private SumSet(Session session, Plan plan, int section) {
-        this.session = session;
-        this.plan = plan;
-        this.section = section;
-    }
-
-    /** @param session as the handoff sees it */
-    static SumSet of(Session session, Plan plan, int section) {
-        SumSet set = new SumSet(session, plan, section);
-        for (Row row : session.rows()) {
-            boolean into = row.strip().outputs().contains(session.mix().id());
-            if (into && (!(row instanceof ReturnRow) || plan.sharing().returns() == Returns.OWN_FILES)) {
-                set.cover(row);
-            }
+    static SumSet of(Outgoing outgoing, Plan plan, int section) {
+        List<Print> here = plan.prints().stream()
+                .filter(print -> print.section() == section && !print.isClick())
+                .toList();
+        List<Print> reference = here.stream().filter(Print::isReference).toList();
+        Cover cover = Cover.of(outgoing, row -> !atTheEnd(here, outgoing, row).isEmpty());
+        List<Print> prints = new ArrayList<>();
+        cover.rows().forEach(row -> prints.addAll(atTheEnd(here, outgoing, row)));
+        Set<String> missing = new LinkedHashSet<>();
+        cover.without().forEach(row -> missing.add(row.name()));
+        List<String> off = off(outgoing, cover.rows());
+        if (missing.isEmpty()) {
+            missing.addAll(off);
         }
-        return set;
+        String whyNot = whyNot(outgoing, cover, here, prints, reference, off);
+        return new SumSet(prints, reference, whyNot, whyNot.isEmpty() ? List.of() : List.copyOf(missing));
     }
 
-    /** The files that are to be added. */
-    List<Print> prints() {
-        return List.copyOf(prints);
-    }
-
-    /** Names of rows that reach the mix and of which there is no file that could be added. */
-    List<String> missing() {
-        return List.copyOf(missing);
-    }
-
-    /** Why these files are not meant to add up, for people; empty when they are. */
-    String whyNot() {
-        if (plan.prints().stream().noneMatch(print -> print.section() == section && print.isReference())) {
+    private static String whyNot(
+            Outgoing outgoing,
+            Cover cover,
+            List<Print> here,
+            List<Print> prints,
+            List<Print> reference,
+            List<String> off) {
+        if (reference.isEmpty()) {
             return "there is no reference mix among the files";
         }
         if (prints.isEmpty()) {
             return "no file was taken where rows enter the mix";
         }
-        if (plan.sharing().returns() == Returns.LEFT_OUT
-                && session.rows().stream().anyMatch(row -> !row.strip().sends().isEmpty())) {
-            return "returns are left out";
+        if (!cover.without().isEmpty()) {
+            return without(cover.without(), here);
         }
-        if (plan.sharing().dynamics() == Dynamics.ALONE
-                && prints.stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
+        if (!off.isEmpty()) {
+            return outgoing.isLeftOut()
+                    ? "returns are left out"
+                    : "something of " + named(off) + " is in no file, or in two";
+        }
+        if (outgoing.isAlone() && cover.rows().stream().anyMatch(row -> isActedOnAlone(outgoing, row))) {
             return "shared effects act on each file alone";
         }
-        return "";
+        List<String> folded = prints.stream()
+                .filter(print -> print.sides() == Channels.MONO_SUM && !isMono(reference))
+                .map(Print::rowName)
+                .toList();
+        return folded.isEmpty() ? "" : named(folded) + (folded.size() == 1 ? " is" : " are") + " folded to mono";
     }
 
-    private void cover(Row row) {
-        if (row.strip().muted()
-                || row.strip().faderDb() <= Strip.SILENT_DB
-                        && row.strip().faderMoves().isEmpty()
-                || !sounds(row)) {
-            return;
+    private static String without(List<Row> rows, List<Print> here) {
+        List<String> before = rows.stream()
+                .filter(row -> here.stream().anyMatch(print -> print.source().equals(row.id())))
+                .map(Row::name)
+                .toList();
+        List<String> gone = rows.stream()
+                .map(Row::name)
+                .filter(name -> !before.contains(name))
+                .toList();
+        List<String> reasons = new ArrayList<>();
+        if (!before.isEmpty()) {
+            reasons.add(named(before) + (before.size() == 1 ? " stands" : " stand") + " before the mix");
         }
-        List<Print> own = atTheEnd(row);
-        if (!own.isEmpty()) {
-            prints.addAll(own);
-        } else if (row instanceof BusRow) {
-            Routing.feeding(session, row, Routing.Through.OUTPUTS).forEach(this::cover);
-        } else {
-            missing.add(row.name());
+        if (!gone.isEmpty()) {
+            reasons.add(named(gone) + (gone.size() == 1 ? " has" : " have") + " no file");
         }
+        return String.join(", ", reasons);
+    }
+
+    /** Some names, and how many more there are. */
+    static String named(List<String> names) {
+        int more = names.size() - MOST_NAMES;
+        return more > 0
+                ? String.join(", ", names.subList(0, MOST_NAMES)) + " and " + more + " more"
+                : String.join(", ", names);
+    }
+
+    /** Whether the reference mix is folded to mono, so that everything can be held against it as mono. */
+    static boolean isMono(List<Print> reference) {
+        return reference.stream().allMatch(print -> print.sides() == Channels.MONO_SUM);
     }
 
     /** The files of a row at the last station it has: what is not offered after it sounds the same. */
-    private List<Print> atTheEnd(Row row) {
-        List<Station> offered = plan.rows().stream()
-                .filter(each -> each.row().equals(row.id()))
-                .map(PlanRow::stations)
-                .findFirst()
-                .orElse(List.of());
+    private static List<Print> atTheEnd(List<Print> here, Outgoing outgoing, Row row) {
+        List<Station> offered = outgoing.stations(row);
         return offered.isEmpty()
                 ? List.of()
-                : plan.prints().stream()
-                        .filter(print -> print.section() == section
-                                && print.source().equals(row.id())
-                                && print.station() == offered.get(offered.size() - 1))
+                : here.stream()
+                        .filter(print ->
+                                print.source().equals(row.id()) && print.station() == offered.get(offered.size() - 1))
                         .toList();
     }
 
-    private boolean sounds(Row row) {
-        if (row instanceof AudioRow audio) {
-            boolean silent = plan.rows().stream()
-                    .anyMatch(each -> each.row().equals(row.id()) && each.image() == StereoImage.Kind.SILENT);
-            return !audio.clips().isEmpty() && !silent;
-        }
-        if (row instanceof ReturnRow) {
-            return session.rows().stream()
-                    .anyMatch(each -> each.strip().sends().stream()
-                                    .anyMatch(send -> send.to().equals(row.id()))
-                            && sounds(each));
-        }
-        return plan.rows().stream()
-                .anyMatch(
-                        each -> each.row().equals(row.id()) && !each.stations().isEmpty());
-    }
-
-    /** Rows whose files are in the set twice, on their own and in a bus. */
-    List<String> doubled() {
-        List<String> twice = new ArrayList<>();
-        List<String> rows = prints.stream().map(Print::source).toList();
-        for (String id : rows) {
-            Row row = session.row(id).orElseThrow();
-            if (Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
-                    .anyMatch(each -> rows.contains(each.id()))) {
-                twice.add(row.name());
+    /** Names of rows with sound of their own whose ways into the mix are not those of the files, each once. */
+    private static List<String> off(Outgoing outgoing, List<Row> rows) {
+        long[] sum = new long[outgoing.ofMix().length];
+        for (Row row : rows) {
+            long[] share = outgoing.share(row);
+            for (int i = 0; i < sum.length; i++) {
+                sum[i] = Ways.plus(sum[i], share[i]);
             }
         }
-        return twice;
+        return outgoing.sources().stream()
+                .filter(row -> sum[outgoing.place(row)] != outgoing.ofMix()[outgoing.place(row)])
+                .map(Row::name)
+                .toList();
+    }
+
+    /** Whether anything on a row's way to the mix does something else to a part than to the whole. */
+    private static boolean isActedOnAlone(Outgoing outgoing, Row row) {
+        return outgoing.through(row).stream()
+                .flatMap(each -> each.strip().inserts().stream())
+                .filter(Insert::on)
+                .flatMap(insert -> Effects.find(insert.effect()).stream())
+                .anyMatch(effect -> effect.nature() != Nature.LINEAR);
     }
 }

@@ -22,6 +22,9 @@ public record Verdict(Grade grade, String headline, String detail, List<String> 
     public enum Grade {
         @JsonProperty("good")
         GOOD,
+        /** Neither good nor bad: how it is. */
+        @JsonProperty("fact")
+        FACT,
         @JsonProperty("look")
         LOOK,
         @JsonProperty("wrong")

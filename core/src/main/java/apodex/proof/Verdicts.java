@@ -7,32 +7,39 @@ import apodex.handoff.Print;
 import apodex.proof.Verdict.Grade;
 import apodex.proof.Verdict.Remedy;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.BiPredicate;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Says in words what was read back: compares it with what was planned, and the files with each other. */
 final class Verdicts {
     /** A mean further off zero than this is an offset worth a word: -60 dBFS. */
     private static final double OFFSET = 1e-3;
+    /** More files than this are told in one line. */
+    private static final int MOST_FAULTS = 5;
 
     private final Plan plan;
     private final List<FileProof> files;
+    private final Map<Integer, Culprit> faults;
     private final List<Verdict> said = new ArrayList<>();
 
-    private Verdicts(Plan plan, List<FileProof> files) {
+    private Verdicts(Plan plan, List<FileProof> files, Map<Integer, Culprit> faults) {
         this.plan = plan;
         this.files = files;
+        this.faults = faults;
     }
 
     /**
-     * All there is to say.
+     * All there is to say. What is wrong with a file is said once: nothing else is asked of it.
      *
      * @param expected where first sounds belong, by the index of the file; not every file has one
-     * @param altered  paths of files whose checksum is not what it was when they were printed
+     * @param faults   files that do not hold what was printed, by their index
+     * @param altered  paths of others whose checksum is not what it was
      */
     static List<Verdict> of(
             Plan plan,
@@ -40,29 +47,57 @@ final class Verdicts {
             Map<Integer, FirstSound.Expected> expected,
             List<SumProof> sums,
             List<ReceivedProof> received,
+            Map<Integer, Culprit> faults,
             List<String> altered) {
-        Verdicts verdicts = new Verdicts(plan, files);
-        verdicts.unread(altered);
+        Verdicts verdicts = new Verdicts(plan, files, faults);
+        verdicts.faults();
+        verdicts.altered(altered);
         verdicts.start();
         verdicts.firstSounds(expected);
         verdicts.length();
         verdicts.format();
         sums.forEach(verdicts::sum);
         received.forEach(verdicts::received);
+        verdicts.notMeant(sums);
         verdicts.levels();
         verdicts.twins();
         return verdicts.said;
     }
 
-    private void unread(List<String> altered) {
-        files.stream()
-                .filter(file -> !file.isRead())
-                .forEach(file -> said.add(new Verdict(
-                        Grade.WRONG,
-                        called(file.path()) + " is not whole",
-                        file.trouble(),
-                        List.of(file.path()),
-                        Remedy.PRINT_AGAIN)));
+    /** Whether more can be asked of a file. */
+    private boolean isSound(int index) {
+        return files.get(index).isRead() && !faults.containsKey(index);
+    }
+
+    private List<FileProof> sound() {
+        return IntStream.range(0, files.size())
+                .filter(this::isSound)
+                .mapToObj(files::get)
+                .toList();
+    }
+
+    private void faults() {
+        if (faults.size() > MOST_FAULTS) {
+            List<String> paths = faults.keySet().stream()
+                    .map(index -> files.get(index).path())
+                    .toList();
+            String words = faults.values().stream().map(Culprit::words).limit(3).collect(Collectors.joining(" "));
+            said.add(new Verdict(Grade.WRONG, faults.size() + " not as printed", words, paths, Remedy.PRINT_AGAIN));
+            return;
+        }
+        faults.forEach((index, fault) -> {
+            FileProof file = files.get(index);
+            String detail = file.isRead() ? called(file.path()) + " was altered since it was printed" : file.trouble();
+            said.add(new Verdict(
+                    Grade.WRONG,
+                    fault.words().replaceFirst("\\.$", ""),
+                    detail,
+                    List.of(file.path()),
+                    Remedy.PRINT_AGAIN));
+        });
+    }
+
+    private void altered(List<String> altered) {
         if (!altered.isEmpty()) {
             said.add(new Verdict(
                     Grade.WRONG,
@@ -74,20 +109,17 @@ final class Verdicts {
     }
 
     private void start() {
-        if (plan.format() != Handoff.Format.WAV) {
+        int read = sound().size();
+        if (plan.format() != Handoff.Format.WAV || read == 0) {
             return; // the others have no field for a time stamp
         }
         boolean one = plan.sections().size() == 1;
         List<String> off = off(
                 (file, section) -> file.timeReference() == null || file.timeReference() != section.startReference());
+        String where = one ? " at time stamp " + plan.startReference() : " at the time stamps of their sections";
         said.add(
                 off.isEmpty()
-                        ? Verdict.good(
-                                "All start together",
-                                files.size() + " of " + files.size()
-                                        + (one
-                                                ? " at time stamp " + plan.startReference()
-                                                : " at the time stamps of their sections"))
+                        ? Verdict.good("All start together", read + " of " + files.size() + where)
                         : new Verdict(
                                 Grade.WRONG,
                                 off.size() + " with another start",
@@ -167,18 +199,18 @@ final class Verdicts {
         for (int i = 0; i < files.size(); i++) {
             FileProof file = files.get(i);
             Print print = plan.prints().get(i);
-            if (file.isRead()
+            if (isSound(i)
                     && (file.sample() != plan.depth().sample()
                             || !file.rate().equals(plan.rate())
                             || file.channels() != print.channels())) {
                 off.add(file.path());
             }
         }
-        long mono = files.stream().filter(file -> file.channels() == 1).count();
+        long mono = sound().stream().filter(file -> file.channels() == 1).count();
         String wanted = plan.rate().label() + " " + plan.depth().sample().label();
         said.add(
                 off.isEmpty()
-                        ? Verdict.good("All " + wanted, mono + " mono, " + (files.size() - mono) + " stereo")
+                        ? Verdict.good("All " + wanted, mono + " mono, " + (sound().size() - mono) + " stereo")
                         : new Verdict(
                                 Grade.WRONG,
                                 off.size() + " of another format",
@@ -188,30 +220,50 @@ final class Verdicts {
     }
 
     private void sum(SumProof sum) {
-        String where = sum.section().isEmpty() ? "" : sum.section() + ": ";
-        if (!sum.whyNot().isEmpty()) {
-            return; // not meant to add up; the received check says what these files are
+        if (!sum.whyNot().isEmpty() || !sum.culprits().isEmpty()) {
+            return; // not meant to add up, or kept from it by a file that was named already
         }
+        String where = sum.section().isEmpty() ? "" : sum.section() + ": ";
         if (sum.addsUp()) {
             said.add(Verdict.good(
                     where + "Adds up: " + db(sum.peakDbfs()),
-                    files(sum.files().size()) + " against the reference mix"));
+                    files(sum.files().size()) + " against the reference mix" + whereNotCutOff(sum)));
             return;
         }
-        String why = sum.culprits().isEmpty()
-                ? "No single file explains it."
-                : sum.culprits().get(0).words();
-        List<String> about =
-                sum.culprits().isEmpty() ? List.of() : sum.culprits().get(0).files();
         said.add(new Verdict(
                 Grade.WRONG,
                 where + "Does not add up: " + db(sum.peakDbfs()),
-                why + " The leftover is loudest at " + sum.place() + ".",
-                about,
-                Remedy.PLAN));
+                "Every file is as it was printed. The leftover is loudest at " + sum.place() + whereNotCutOff(sum)
+                        + ".",
+                List.of(),
+                Remedy.PRINT_AGAIN));
+    }
+
+    private String whereNotCutOff(SumProof sum) {
+        boolean cut =
+                files.stream().anyMatch(file -> file.overs() > 0 && sum.files().contains(file.path()));
+        return cut ? ", where nothing was cut off" : "";
+    }
+
+    /** Facts, not faults: said once for all sections of which they hold. */
+    private void notMeant(List<SumProof> sums) {
+        Map<String, List<String>> sections = new LinkedHashMap<>();
+        sums.stream().filter(sum -> !sum.whyNot().isEmpty()).forEach(sum -> sections.computeIfAbsent(
+                        sum.whyNot(), why -> new ArrayList<>())
+                .add(sum.section()));
+        sections.forEach((why, where) -> said.add(new Verdict(
+                Grade.FACT,
+                "Not meant to add up",
+                (where.size() == sums.size() ? "" : String.join(", ", where) + ": ") + why,
+                List.of(),
+                Remedy.NONE)));
     }
 
     private void received(ReceivedProof received) {
+        boolean isSum = received.against().equals(ReceivedProof.REFERENCE);
+        if (isSum && !received.same()) {
+            return; // said already
+        }
         String where = received.section().isEmpty() ? "" : received.section() + ": ";
         String what = files(received.files().size()) + " in a fresh session, at unity and in the middle, against "
                 + received.against();
@@ -231,8 +283,8 @@ final class Verdicts {
     }
 
     private void levels() {
-        addIfAny(FileProof::silent, Grade.LOOK, "silent", "not one sample differs from zero", Remedy.PLAN);
-        addIfAny(FileProof::nearlySilent, Grade.LOOK, "nearly silent", "never above −60 dBFS", Remedy.PLAN);
+        addIfAny(FileProof::silent, Grade.FACT, "silent", "not one sample differs from zero", Remedy.NONE);
+        addIfAny(FileProof::nearlySilent, Grade.FACT, "nearly silent", "never above −60 dBFS", Remedy.NONE);
         addIfAny(
                 file -> file.overs() > 0,
                 Grade.WRONG,
@@ -266,7 +318,7 @@ final class Verdicts {
 
     private void twins() {
         List<FileProof> twins =
-                files.stream().filter(file -> file.like() != null).toList();
+                sound().stream().filter(file -> file.like() != null).toList();
         if (!twins.isEmpty()) {
             FileProof first = twins.get(0);
             String detail = twins.size() == 1
@@ -288,8 +340,7 @@ final class Verdicts {
     }
 
     private void addIfAny(Predicate<FileProof> is, Grade grade, String what, String detail, Remedy remedy) {
-        List<FileProof> found =
-                files.stream().filter(FileProof::isRead).filter(is).toList();
+        List<FileProof> found = sound().stream().filter(is).toList();
         if (!found.isEmpty()) {
             String who = found.size() == 1 ? called(found.get(0).path()) + ": " : "";
             said.add(new Verdict(

@@ -15,7 +15,7 @@ public record DuplicateRow(String row) implements SessionEdit {
                     "“" + source.name() + "” is there once: "
                             + (source instanceof MixRow ? "a session has one mix." : "a part sounds on one row."));
         }
-        Row copy = withId(source, RowIds.next(session)).withName(freeName(session, source.name()));
+        Row copy = withId(source, RowIds.fresh()).withName(freeName(session, source.name()));
         List<Row> rows = session.rows();
         Row next = rows.get(rows.indexOf(source) + 1);
         return new AddRow(copy, next.id()).applyTo(session);

@@ -1,17 +1,18 @@
 package apodex.session;
 
+import java.util.UUID;
+
 /** Ids for new rows. */
 public final class RowIds {
+    private static final int DIGITS = 10;
+
     private RowIds() {}
 
-    /** The first of {@code r1}, {@code r2}... after which no row of the session uses a higher one. */
-    public static String next(Session session) {
-        int highest = 0;
-        for (Row row : session.rows()) {
-            if (row.id().matches("r[0-9]{1,8}")) {
-                highest = Math.max(highest, Integer.parseInt(row.id().substring(1)));
-            }
-        }
-        return "r" + (highest + 1);
+    /**
+     * One that no row of any session ever had: what a handoff says of a row that was removed must not come to another that was made
+     * later, not even after undo.
+     */
+    public static String fresh() {
+        return "r" + UUID.randomUUID().toString().replace("-", "").substring(0, DIGITS);
     }
 }

@@ -25,7 +25,7 @@ public record SplitParts(String row) implements SessionEdit {
         Session after = session;
         for (Instrument.Part part : still) {
             PartRow apartRow = new PartRow(
-                    RowIds.next(after),
+                    RowIds.fresh(),
                     part.name(),
                     row,
                     part.id(),

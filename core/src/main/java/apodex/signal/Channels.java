@@ -31,7 +31,7 @@ public enum Channels {
     }
 
     /** The side that output channel {@code channel} takes: 0 left, 1 right. */
-    int side(int channel) {
+    public int side(int channel) {
         return this == MONO_FROM_RIGHT ? 1 : channel;
     }
 }

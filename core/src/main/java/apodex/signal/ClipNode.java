@@ -27,7 +27,7 @@ final class ClipNode extends Node {
 
     /** @param curtain when everything falls silent */
     ClipNode(Session session, List<Clip> unordered, Recordings recordings, Kernels kernels, Curtain curtain) {
-        super(unordered.stream().mapToInt(Clip::channels).max().orElse(1), 0, 0);
+        super(unordered.stream().mapToInt(Clip::channels).max().orElse(1), 0, 0, 0);
         this.clips = unordered.stream()
                 .sorted(Comparator.comparingLong(Clip::position))
                 .toArray(Clip[]::new);

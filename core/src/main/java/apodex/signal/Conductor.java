@@ -7,6 +7,8 @@ import java.util.concurrent.CancellationException;
 /** Comes after every file's task: tells the observer, and finds out when everything has died away. */
 final class Conductor extends Task {
     private final List<TapFile> files;
+    private final List<FaderNode> faders;
+    private final long gap;
     private final WalkObserver observer;
     private final long earliest;
     private final long walkStart;
@@ -18,6 +20,8 @@ final class Conductor extends Task {
     private long end;
 
     /**
+     * @param faders          what may hold sound back for now
+     * @param gap             frames of silence there can be before a tail goes on: quiet has to last that much longer than a second
      * @param leastEnd        frame of the session before which they do not end, quiet or not
      * @param end             frame of the session at which the files end at the latest
      * @param latest          frames by which the latest tap is late
@@ -25,6 +29,8 @@ final class Conductor extends Task {
      */
     Conductor(
             List<TapFile> files,
+            List<FaderNode> faders,
+            long gap,
             WalkObserver observer,
             Passage passage,
             long leastEnd,
@@ -35,6 +41,8 @@ final class Conductor extends Task {
             boolean listensForQuiet,
             int secondFrames) {
         this.files = files;
+        this.faders = faders;
+        this.gap = gap;
         this.observer = observer;
         this.earliest = Math.max(passage.range().end(), leastEnd);
         this.walkStart = walkStart;
@@ -67,7 +75,11 @@ final class Conductor extends Task {
             for (TapFile file : files) {
                 quiet = Math.max(quiet, file.lastLoudFrame() + 1 + secondFrames);
             }
-            if (quiet <= seen && quiet < end) {
+            long settled = quiet;
+            for (FaderNode fader : faders) {
+                settled = Math.max(settled, fader.lastHeldFrame() + secondFrames);
+            }
+            if (quiet < end && (settled + gap <= seen || seen >= end)) {
                 end = quiet;
                 lastBlock = block;
             }

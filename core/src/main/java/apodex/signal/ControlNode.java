@@ -4,8 +4,8 @@ package apodex.signal;
 abstract class ControlNode extends Node {
     private double[][][] controls;
 
-    ControlNode(int width, long latency, long tail) {
-        super(width, latency, tail);
+    ControlNode(int width, long latency, long tail, long gap) {
+        super(width, latency, tail, gap);
     }
 
     /** Keeps them from the first block on. @param rows one for gains, one per channel for ratios */

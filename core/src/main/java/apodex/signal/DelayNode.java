@@ -6,7 +6,7 @@ final class DelayNode extends Node {
     private final Alignment alignment;
 
     DelayNode(Node before, long frames, int blockFrames) {
-        super(before.width, before.latency + frames, before.tail);
+        super(before.width, before.latency + frames, before.tail, before.gap);
         this.before = before;
         this.alignment = new Alignment(before.width, frames, blockFrames);
     }

@@ -9,11 +9,11 @@ import java.util.Comparator;
 import java.util.List;
 
 /** Whether a row's Raw is its recordings, sample for sample, in a given format. */
-final class Exactness {
+public final class Exactness {
     private Exactness() {}
 
     /** True when nothing but placing happens to the samples and the format holds each of them exactly. */
-    static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
+    public static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
         return isOnlyPlaced(row)
                 && row.clips().stream()
                         .map(clip -> session.recording(clip.recording()))

@@ -9,6 +9,7 @@ import apodex.session.Strip;
  * out. Moves are followed frame by frame, fader moves on straight lines in dB.
  */
 final class FaderNode extends Node {
+    private static final double QUIET = Decibels.toFactor(Passage.QUIET_DBFS - Strip.LOUDEST_DB);
     private final Node before;
     private final Strip strip;
     private final PanLaw law;
@@ -18,9 +19,10 @@ final class FaderNode extends Node {
     private final double[] still = new double[2];
     private double lastFaderDb = Double.NaN;
     private double lastPan = Double.NaN;
+    private volatile long lastHeld = Long.MIN_VALUE / 2;
 
     FaderNode(Node before, Strip strip, PanLaw law) {
-        super(2, before.latency, before.tail);
+        super(2, before.latency, before.tail, before.gap);
         this.before = before;
         this.strip = strip;
         this.law = law;
@@ -59,6 +61,23 @@ final class FaderNode extends Node {
         }
     }
 
+    /** Last frame of the session at which something lay before it that a move to come may let through. */
+    long lastHeldFrame() {
+        return lastHeld;
+    }
+
+    private void watch(double[] left, double[] right, long first, int frames) {
+        if (first >= fader.lastFrame()) {
+            return;
+        }
+        for (int i = 0; i < frames; i++) {
+            if (Math.abs(left[i]) >= QUIET || Math.abs(right[i]) >= QUIET) {
+                lastHeld = first + frames;
+                return;
+            }
+        }
+    }
+
     @Override
     Node before() {
         return before;
@@ -92,6 +111,7 @@ final class FaderNode extends Node {
             return true;
         }
         long first = walk - latency;
+        watch(left, right, first, frames);
         for (int i = 0; i < frames; i++) {
             set(
                     fader.isEmpty() ? strip.faderDb() : fader.at(first + i),

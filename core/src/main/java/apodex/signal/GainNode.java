@@ -17,7 +17,11 @@ final class GainNode extends ControlNode {
 
     /** @param key what it listens to; null for its own input */
     GainNode(Node before, GainUnit unit, long tail, @Nullable Edge key, int blockFrames) {
-        super(before.width, before.latency + unit.latencyFrames(), before.tail + tail);
+        super(
+                before.width,
+                before.latency + unit.latencyFrames(),
+                before.tail + tail,
+                Math.max(before.gap, key == null ? 0 : key.from.gap));
         this.before = before;
         this.unit = unit;
         this.key = key;
@@ -106,7 +110,7 @@ final class GainNode extends ControlNode {
         private final Alignment own;
 
         Follower(Node share, int blockFrames) {
-            super(share.width, share.latency + unit.latencyFrames(), share.tail);
+            super(share.width, share.latency + unit.latencyFrames(), share.tail, share.gap);
             this.share = share;
             this.own = unit.latencyFrames() == 0 ? null : new Alignment(share.width, unit.latencyFrames(), blockFrames);
         }

@@ -258,10 +258,12 @@ final class Graph {
         List<Node> made = new ArrayList<>();
         Node at = start;
         for (int k = 0; k < units.size(); k++) {
-            long tail = k == units.size() - 1 ? effect.tailFrames(values, place) : 0;
+            boolean last = k == units.size() - 1;
+            long tail = last ? effect.tailFrames(values, place) : 0;
+            long gap = last ? effect.gapFrames(values, place) : 0;
             Unit unit = units.get(k);
             if (unit instanceof LinearUnit linear) {
-                at = add(new LinearNode(at, linear, effect.width(at.width), tail));
+                at = add(new LinearNode(at, linear, effect.width(at.width), tail, gap));
             } else if (unit instanceof ShaperUnit shaper) {
                 at = add(new ShaperNode(at, shaper));
             } else {

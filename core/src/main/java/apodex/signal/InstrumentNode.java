@@ -38,7 +38,7 @@ final class InstrumentNode extends Node {
             TempoMap tempo,
             SampleRate rate,
             Curtain curtain) {
-        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, 0);
+        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, 0, 0);
         this.instrument = instrument;
         this.rate = rate;
         this.curtain = curtain;

@@ -18,6 +18,11 @@ final class Lane {
         return frames.length == 0;
     }
 
+    /** The frame after which nothing moves any more. */
+    long lastFrame() {
+        return frames.length == 0 ? Long.MIN_VALUE : frames[frames.length - 1];
+    }
+
     double at(long frame) {
         while (next < frames.length && frames[next] <= frame) {
             next++;

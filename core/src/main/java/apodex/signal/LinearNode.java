@@ -10,8 +10,8 @@ final class LinearNode extends Node {
     private final double[][][] views = new double[Task.AHEAD][][];
     private LinearUnit unit;
 
-    LinearNode(Node before, LinearUnit unit, int width, long tail) {
-        super(width, before.latency + unit.latencyFrames(), before.tail + tail);
+    LinearNode(Node before, LinearUnit unit, int width, long tail, long gap) {
+        super(width, before.latency + unit.latencyFrames(), before.tail + tail, before.gap + gap);
         this.before = before;
         this.unit = unit;
     }

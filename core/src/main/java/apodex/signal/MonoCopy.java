@@ -7,13 +7,14 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
-/** Replaces a stereo file by one of its sides, sample for sample. */
+/** Replaces a stereo file whose sides are alike by one of them, sample for sample. */
 final class MonoCopy {
     private static final int BLOCK_FRAMES = 16_384;
 
     private MonoCopy() {}
 
-    static void replace(Tap tap, long frames, int side) throws IOException {
+    /** @return the digest of what is there now */
+    static String replace(Tap tap, long frames) throws IOException {
         Path stereo = tap.file().resolveSibling(tap.file().getFileName() + ".stereo");
         Files.move(tap.file(), stereo);
         Tap mono = new Tap(
@@ -37,11 +38,12 @@ final class MonoCopy {
                 byte[] both = in.readBytes(first, count);
                 for (int i = 0; i < count; i++) {
                     for (int b = 0; b < size; b++) {
-                        taken[i * size + (bigEndian ? size - 1 - b : b)] = both[(2 * i + side) * size + b];
+                        taken[i * size + (bigEndian ? size - 1 - b : b)] = both[2 * i * size + b];
                     }
                 }
                 out.write(taken, count * size);
             }
+            return out.digest();
         } finally {
             Files.deleteIfExists(stereo);
         }

@@ -16,14 +16,18 @@ abstract class Node {
     /** Frames after the last sound goes in until its output has fallen by 90 dB, as its effects tell. */
     final long tail;
 
+    /** Frames of silence there can be on the way between two sounds of that tail. */
+    final long gap;
+
     final List<TapFile> taps = new ArrayList<>();
     /** The task that runs it. */
     Line line;
 
-    Node(int width, long latency, long tail) {
+    Node(int width, long latency, long tail, long gap) {
         this.width = width;
         this.latency = latency;
         this.tail = tail;
+        this.gap = gap;
     }
 
     /** The node whose block it changes; null for a head. */

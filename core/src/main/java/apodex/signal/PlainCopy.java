@@ -179,7 +179,7 @@ final class PlainCopy extends Task implements AutoCloseable {
             throw new IllegalStateException("The walk left a copied file unfinished.");
         }
         out.close();
-        return new Printed(channels.count(), frames, rangeEnd, 0, Placed.MIDDLE);
+        return new Printed(channels.count(), frames, rangeEnd, 0, Placed.MIDDLE, out.digest());
     }
 
     @Override

@@ -8,10 +8,11 @@ package apodex.signal;
  * @param quietAt  frame of the session at which it had been quiet for a second; the range's end at the least
  * @param overs    samples that passed full scale of an integer format and were held there
  * @param placed   on which side its sound sits in the session
+ * @param digest   {@link apodex.audio.SampleDigest} of its samples
  */
-public record Printed(int channels, long frames, long quietAt, long overs, Placed placed) {
+public record Printed(int channels, long frames, long quietAt, long overs, Placed placed, String digest) {
     /** The same where nothing rings, so that nobody waits for quiet. */
     Printed quietAt(long frame) {
-        return new Printed(channels, frames, frame, overs, placed);
+        return new Printed(channels, frames, frame, overs, placed, digest);
     }
 }

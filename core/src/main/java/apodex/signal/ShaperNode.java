@@ -10,7 +10,7 @@ final class ShaperNode extends ControlNode {
     private final ShaperUnit unit;
 
     ShaperNode(Node before, ShaperUnit unit) {
-        super(before.width, before.latency, before.tail);
+        super(before.width, before.latency, before.tail, before.gap);
         this.before = before;
         this.unit = unit;
     }
@@ -61,7 +61,7 @@ final class ShaperNode extends ControlNode {
         private final Node share;
 
         Follower(Node share) {
-            super(share.width, share.latency, share.tail);
+            super(share.width, share.latency, share.tail, share.gap);
             this.share = share;
         }
 

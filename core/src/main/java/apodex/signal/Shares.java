@@ -20,11 +20,13 @@ final class Shares {
     private final Graph graph;
     private final Session session;
     private final Sharing sharing;
+    private final Ways ways;
 
     Shares(Graph graph, Session session, Sharing sharing) {
         this.graph = graph;
         this.session = session;
         this.sharing = sharing;
+        this.ways = new Ways(session);
     }
 
     Node atMixDoor(Row row) {
@@ -40,7 +42,7 @@ final class Shares {
             wishes.add(graph.afterFader(row));
         }
         if (withReturns) {
-            for (Row sender : Carried.senders(session, row)) {
+            for (Row sender : ways.senders(row)) {
                 wishes.addAll(Graph.sends(
                         sender,
                         target,
@@ -48,11 +50,11 @@ final class Shares {
                         () -> graph.afterFader(sender)));
             }
         }
-        for (Row between : Carried.through(session, row, sharing.returns())) {
+        for (Row between : ways.through(row, sharing.returns())) {
             if (between.strip().outputs().contains(target.id())) {
                 wishes.add(new Edge.Wish(fader(row, between), 1));
             }
-            if (withReturns) {
+            if (withReturns && !ways.senders(row).contains(between)) {
                 wishes.addAll(Graph.sends(
                         between,
                         target,
@@ -115,7 +117,7 @@ final class Shares {
                 share = graph.add(control.follower(share, graph.blockFrames()));
                 unit++;
             } else {
-                share = graph.add(new LinearNode(share, (LinearUnit) fresh.get(unit), leader.width, 0));
+                share = graph.add(new LinearNode(share, (LinearUnit) fresh.get(unit), leader.width, 0, 0));
                 unit++;
             }
         }

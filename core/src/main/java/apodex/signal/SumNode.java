@@ -13,7 +13,8 @@ final class SumNode extends Node {
         super(
                 width,
                 latency,
-                wishes.stream().mapToLong(wish -> wish.from().tail).max().orElse(0));
+                wishes.stream().mapToLong(wish -> wish.from().tail).max().orElse(0),
+                wishes.stream().mapToLong(wish -> wish.from().gap).max().orElse(0));
         for (Edge.Wish wish : wishes) {
             edges.add(new Edge(wish, latency - wish.from().latency, blockFrames));
         }

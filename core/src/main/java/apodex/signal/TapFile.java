@@ -8,7 +8,6 @@ import apodex.audio.SoundWriter;
 import apodex.audio.StreamResampler;
 import apodex.audio.WavWriter;
 import apodex.measure.Decibels;
-import apodex.measure.StereoImage;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -237,25 +236,17 @@ final class TapFile implements AutoCloseable {
             throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
         }
         out.close();
-        if (tap.channels() != Channels.MEASURED) {
-            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs(), Placed.MIDDLE);
+        boolean same = tap.channels() == Channels.MEASURED
+                && switch (peaks.image().kind()) {
+                    case SAME_ON_BOTH_SIDES, SILENT, MONO -> true;
+                    // one side alone stays in its place: the file's name would have to say where it sat
+                    case STEREO, LEFT_ONLY, RIGHT_ONLY -> false;
+                };
+        if (!same) {
+            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs(), Placed.MIDDLE, out.digest());
         }
-        StereoImage.Kind kind = peaks.image().kind();
-        if (kind == StereoImage.Kind.STEREO) {
-            return new Printed(2, frames, quietAt, encoder.overs(), Placed.MIDDLE);
-        }
-        MonoCopy.replace(tap, frames, kind == StereoImage.Kind.RIGHT_ONLY ? 1 : 0);
-        long overs = kind == StereoImage.Kind.SAME_ON_BOTH_SIDES ? encoder.overs() / 2 : encoder.overs();
-        return new Printed(
-                1,
-                frames,
-                quietAt,
-                overs,
-                switch (kind) {
-                    case LEFT_ONLY -> Placed.LEFT;
-                    case RIGHT_ONLY -> Placed.RIGHT;
-                    default -> Placed.MIDDLE;
-                });
+        String digest = MonoCopy.replace(tap, frames);
+        return new Printed(1, frames, quietAt, encoder.overs() / 2, Placed.MIDDLE, digest);
     }
 
     @Override

@@ -126,8 +126,9 @@ public final class Walk {
             long end = passage.range().end() + tail;
             boolean listens = passage.tail().isAutomatic() && tail > 0;
             long latest = Math.max(openFiles(end), latestBeside());
+            // what begins after the range is never heard; only where files end with it, effects may hear what comes
             graph.curtain()
-                    .fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + latest);
+                    .fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + (tail == 0 ? latest : 0));
             long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
                 if (isPlainCopy(tap)) {
@@ -137,6 +138,11 @@ public final class Walk {
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
             Conductor conductor = new Conductor(
                     List.copyOf(files.values()),
+                    graph.nodes().stream()
+                            .filter(FaderNode.class::isInstance)
+                            .map(FaderNode.class::cast)
+                            .toList(),
+                    nodes.values().stream().mapToLong(node -> node.gap).max().orElse(0),
                     observer,
                     passage,
                     leastEnd,

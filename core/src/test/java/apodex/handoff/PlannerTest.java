@@ -86,7 +86,7 @@ final class PlannerTest {
                         Channels.MONO_FROM_LEFT,
                         Channels.MONO_FROM_RIGHT,
                         Channels.STEREO,
-                        Channels.MEASURED);
+                        Channels.STEREO);
         assertThat(plan.rows().get(5).stations())
                 .as("an empty row has nowhere to be taken")
                 .isEmpty();
@@ -105,7 +105,7 @@ final class PlannerTest {
                         org.assertj.core.groups.Tuple.tuple("Tracks", "01_Tuba.wav", "r0", Station.RAW, 1),
                         org.assertj.core.groups.Tuple.tuple("Tracks", "03_Hot.wav", "r2", Station.RAW, 1),
                         org.assertj.core.groups.Tuple.tuple(
-                                "Reference", "00_Reference Mix.wav", "mix", Station.FADER, 1));
+                                "Reference", "00_Reference Mix.wav", "mix", Station.FADER, 2));
         assertThat(plan.rows().get(0).peakDbfs()).isCloseTo(-6.0206, within(1e-3));
         assertThat(plan.rows().get(2).peakDbfs()).as("with the clip's gain").isCloseTo(-3.0206, within(1e-3));
         assertThat(plan.rows().get(1).peakDbfs()).isNull();

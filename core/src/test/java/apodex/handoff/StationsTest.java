@@ -52,7 +52,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 final class StationsTest {
     private static final Insert CUT = Insert.of("lowCut", Map.of());
     private static final apodex.handoff.Printing.Made MADE =
-            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
+            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null);
 
     @TempDir
     private Path folder;
@@ -168,8 +168,8 @@ final class StationsTest {
         Session still =
                 session.withRow("mix", row -> row.withStrip(Strip.feeding())).withPanLaw(PanLaw.ZERO);
         assertThat(Planner.plan(still, handoff(null), recordings).rows().get(1).stations())
-                .as("0 dB at the centre changes nothing")
-                .containsExactly(RAW, BUS);
+                .as("0 dB at the centre changes no level, but two channels are not one")
+                .containsExactly(RAW, FADER, BUS);
         Handoff shared = Handoff.named("x").with(Settings.OPEN.withSharing(Returns.SHARED_OUT, null));
         Session straight =
                 session.withRow("mono", row -> row.withStrip(row.strip().withOutputs(List.of("mix"))));
@@ -219,8 +219,8 @@ final class StationsTest {
         Printing.Result result = Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
         assertThat(result.plan().prints())
                 .extracting(Print::channels)
-                .as("a centred mono row turns out mono at its fader")
-                .containsExactly(1, 1, 2, 2);
+                .as("from the fader on, a row sits in the stereo picture")
+                .containsExactly(1, 2, 2, 2);
         assertThat(result.plan().frames())
                 .as("a bar of 2 s before, and until all is quiet")
                 .isGreaterThan(96_000 + 48_000 + 48_000);

@@ -26,13 +26,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 final class ProofTest {
     private static final SampleRate RATE = new SampleRate(48_000);
     private static final apodex.handoff.Printing.Made MADE =
-            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false);
+            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null);
 
     @TempDir
     private Path folder;
@@ -132,13 +134,13 @@ final class ProofTest {
         assertVerdict(Grade.WRONG, "1 over full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 2, 0.0));
         assertVerdict(Grade.LOOK, "1 at full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 0.0));
         assertVerdict(Grade.LOOK, "1 above full scale", "odd", good, with("odd", "2", 100, 5L, 1, 3, 0, 1.5));
-        assertVerdict(Grade.LOOK, "1 silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, null));
-        assertVerdict(Grade.LOOK, "1 nearly silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, -70.0));
+        assertVerdict(Grade.FACT, "1 silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, null));
+        assertVerdict(Grade.FACT, "1 nearly silent", "odd", good, with("odd", "2", 100, 5L, 1, 0, 0, -70.0));
         assertVerdict(
                 Grade.LOOK, "1 same as another", "odd", good, file("odd", "1").like(new Likeness("Tracks/good", 1)));
         assertVerdict(
                 Grade.WRONG,
-                "odd is not whole",
+                "odd is not on the disk",
                 "odd",
                 good,
                 FileProof.unread("odd", "Tracks", RATE, SampleFormat.INT24, 1, "it is not on the disk"));
@@ -153,6 +155,7 @@ final class ProofTest {
                         Map.of(0, new FirstSound.Expected(0, 0), 1, new FirstSound.Expected(7, 9)),
                         List.of(),
                         List.of(),
+                        Map.of(),
                         List.of("Tracks/good")))
                 .filteredOn(verdict -> verdict.grade() != Grade.GOOD)
                 .extracting(Verdict::headline, Verdict::files)
@@ -166,7 +169,16 @@ final class ProofTest {
     }
 
     private static List<Verdict> verdicts(FileProof... files) {
-        return Verdicts.of(plan(files.length), List.of(files), Map.of(), List.of(), List.of(), List.of());
+        return Verdicts.of(
+                plan(files.length), List.of(files), Map.of(), List.of(), List.of(), faults(files), List.of());
+    }
+
+    private static Map<Integer, Culprit> faults(FileProof... files) {
+        return IntStream.range(0, files.length)
+                .filter(i -> !files[i].isRead())
+                .boxed()
+                .collect(Collectors.toMap(
+                        i -> i, i -> Culprit.of(Culprit.Kind.MISSING, files[i].path(), files[i].name(), 0)));
     }
 
     private static void assertVerdict(Grade grade, String headline, String file, FileProof... files) {

@@ -1,0 +1,325 @@
+package apodex.handoff;
+
+import apodex.effect.Effect;
+import apodex.effect.Effects;
+import apodex.effect.Place;
+import apodex.effect.Values;
+import apodex.instrument.Instruments;
+import apodex.measure.StereoImage;
+import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.Clip;
+import apodex.session.Insert;
+import apodex.session.InstrumentRow;
+import apodex.session.MixRow;
+import apodex.session.PartRow;
+import apodex.session.ReturnRow;
+import apodex.session.Row;
+import apodex.session.Send;
+import apodex.session.Session;
+import apodex.session.Strip;
+import apodex.signal.Dynamics;
+import apodex.signal.Returns;
+import apodex.signal.Sharing;
+import apodex.signal.Station;
+import apodex.signal.Ways;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The session as it goes out under a handoff, with what follows from its routing, found out once: what is on a row, how wide it is, how
+ * long it rings, and which ways into the mix a file of it carries. The plan, the content keys, the proof and the sheet read it; none
+ * of them asks the routing again.
+ */
+public final class Outgoing {
+    private final Session session;
+    private final Sharing sharing;
+    private final Map<String, StereoImage.Kind> images;
+    private final Map<String, Row> rows = new HashMap<>();
+    private final Ways ways;
+    private final RowWidth widths;
+    private final Stations stations;
+    private final Map<String, Boolean> filled = new HashMap<>();
+    private final Map<String, Boolean> sounding = new HashMap<>();
+    private final Map<String, Long> rings = new HashMap<>();
+    private final Map<String, Long> ringsOnwards = new HashMap<>();
+    private final Map<String, long[]> shares = new HashMap<>();
+    private long[] ofMix;
+
+    /**
+     * @param session as the handoff sees it
+     * @param images  what the two sides of audio rows are like at Raw, by their ids
+     */
+    public Outgoing(Session session, Sharing sharing, Map<String, StereoImage.Kind> images) {
+        this.session = session;
+        this.sharing = sharing;
+        this.images = images;
+        session.rows().forEach(row -> rows.put(row.id(), row));
+        this.ways = new Ways(session);
+        this.widths = new RowWidth(session);
+        this.stations = new Stations(this);
+    }
+
+    /** Of a plan, for which the rows were measured. */
+    public static Outgoing of(Session session, Plan plan) {
+        Map<String, StereoImage.Kind> images = new HashMap<>();
+        plan.rows().stream().filter(row -> row.image() != null).forEach(row -> images.put(row.row(), row.image()));
+        return new Outgoing(session, plan.sharing(), images);
+    }
+
+    /** As the handoff sees it. */
+    public Session session() {
+        return session;
+    }
+
+    Sharing sharing() {
+        return sharing;
+    }
+
+    Ways ways() {
+        return ways;
+    }
+
+    RowWidth widths() {
+        return widths;
+    }
+
+    /** A row by its id. */
+    public Optional<Row> row(String id) {
+        return Optional.ofNullable(rows.get(id));
+    }
+
+    /** Where a file of a row can be taken: the stations that differ. */
+    public List<Station> stations(Row row) {
+        return stations.of(row);
+    }
+
+    /** Whether anything lies on a row or is led to it, heard or not: then it can have files. */
+    public boolean isFilled(Row row) {
+        Boolean known = filled.get(row.id());
+        if (known == null) {
+            known = findFilled(row);
+            filled.put(row.id(), known);
+        }
+        return known;
+    }
+
+    private boolean findFilled(Row row) {
+        if (row instanceof AudioRow audio) {
+            return !audio.clips().isEmpty();
+        }
+        if (row instanceof InstrumentRow instrument) {
+            return !instrument.notes().isEmpty();
+        }
+        if (row instanceof PartRow part) {
+            return row(part.instrument()).filter(this::isFilled).isPresent();
+        }
+        return session.rows().stream().anyMatch(each -> leadsTo(each, row) && isFilled(each));
+    }
+
+    private static boolean leadsTo(Row from, Row to) {
+        return from.strip().outputs().contains(to.id())
+                || from.strip().sends().stream().anyMatch(send -> send.to().equals(to.id()));
+    }
+
+    /** Whether a row makes a sound anywhere in the song: what is silent needs no file, and none of it is missed. */
+    public boolean sounds(Row row) {
+        Boolean known = sounding.get(row.id());
+        if (known == null) {
+            known = findSounding(row);
+            sounding.put(row.id(), known);
+        }
+        return known;
+    }
+
+    private boolean findSounding(Row row) {
+        if (row instanceof AudioRow audio) {
+            return !audio.clips().isEmpty() && images.get(row.id()) != StereoImage.Kind.SILENT;
+        }
+        if (row instanceof InstrumentRow instrument) {
+            List<String> apart = session.partsOnTheirOwn(row.id());
+            return plays(instrument, null, apart);
+        }
+        if (row instanceof PartRow part) {
+            return row(part.instrument())
+                    .filter(each -> plays((InstrumentRow) each, part.part(), List.of()))
+                    .isPresent();
+        }
+        return session.rows().stream().anyMatch(each -> soundsInto(each, row) && sounds(each));
+    }
+
+    private static boolean plays(InstrumentRow row, String onlyPart, List<String> apart) {
+        return Instruments.find(row.instrument())
+                .filter(instrument -> instrument.parts().stream()
+                        .filter(part -> onlyPart == null
+                                ? !apart.contains(part.id())
+                                : part.id().equals(onlyPart))
+                        .anyMatch(part -> row.notes().stream().anyMatch(note -> instrument.plays(part, note))))
+                .isPresent();
+    }
+
+    private static boolean soundsInto(Row from, Row to) {
+        Strip strip = from.strip();
+        boolean open = !strip.muted()
+                && (strip.faderDb() > Strip.SILENT_DB || !strip.faderMoves().isEmpty());
+        return open && strip.outputs().contains(to.id())
+                || strip.sends().stream()
+                        .anyMatch(send -> send.to().equals(to.id())
+                                && send.levelDb() > Strip.SILENT_DB
+                                && (open || send.from() == Send.From.BEFORE_FADER));
+    }
+
+    /** Whether the file of a row before its fader has one channel: its Fader sits in the stereo picture and has two. */
+    boolean isMono(Row row) {
+        if (widths.at(row, Station.INSERTS) == 1) {
+            return true;
+        }
+        return row instanceof AudioRow && images.get(row.id()) != StereoImage.Kind.STEREO;
+    }
+
+    /** What the reference mix is made of: {@link Ways#ofMix}. */
+    public long[] ofMix() {
+        if (ofMix == null) {
+            ofMix = ways.ofMix();
+        }
+        return ofMix;
+    }
+
+    /** What a file of a row carries into the mix, taken at the last of its stations: {@link Ways#share}. */
+    public long[] share(Row row) {
+        return shares.computeIfAbsent(row.id(), id -> ways.share(row, sharing.returns()));
+    }
+
+    /** Whether a file of a row, taken at the last of its stations, carries anything that sounds into the mix. */
+    public boolean reachesMix(Row row) {
+        long[] share = share(row);
+        return sources().stream().anyMatch(source -> share[ways.place(source)] != 0);
+    }
+
+    /** Rows that make a sound themselves: all other sound is made of theirs. */
+    public List<Row> sources() {
+        return session.rows().stream()
+                .filter(row -> isSource(row) && sounds(row))
+                .toList();
+    }
+
+    /** Whether a row has sound of its own, as no bus, return or mix has. */
+    static boolean isSource(Row row) {
+        return row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow;
+    }
+
+    /** Rows whose outputs lead to a bus. */
+    List<Row> feeding(Row bus) {
+        return session.rows().stream()
+                .filter(row -> row.strip().outputs().contains(bus.id()))
+                .toList();
+    }
+
+    /** Whether the sum of a bus holds another bus that sounds. */
+    boolean holdsBuses(Row bus) {
+        return feeding(bus).stream().anyMatch(row -> row instanceof BusRow && sounds(row));
+    }
+
+    /** Frames that a file rings after the last sound, as its effects tell: the longest way through them. */
+    public long tailFrames(Row row, Station station) {
+        return switch (station) {
+            case RAW -> row instanceof MixRow || !isSource(row) ? before(row) : 0;
+            case SHAPED, INSERTS, FADER -> after(row);
+            case BUS -> after(row) + onwards(row, true);
+            case MIX -> after(row) + onwards(row, false);
+        };
+    }
+
+    private long before(Row row) {
+        return session.rows().stream()
+                .filter(each -> leadsTo(each, row))
+                .mapToLong(this::after)
+                .max()
+                .orElse(0);
+    }
+
+    private long after(Row row) {
+        Long known = rings.get(row.id());
+        if (known == null) {
+            long clips = row instanceof AudioRow audio
+                    ? audio.clips().stream()
+                            .map(Clip::inserts)
+                            .mapToLong(this::own)
+                            .max()
+                            .orElse(0)
+                    : 0;
+            known = before(row) + clips + own(row.strip().inserts());
+            rings.put(row.id(), known);
+        }
+        return known;
+    }
+
+    private long onwards(Row row, boolean toTheDoor) {
+        long longest = 0;
+        for (Row next : ways.through(row, sharing.returns())) {
+            if (!(toTheDoor && next instanceof MixRow)) {
+                longest = Math.max(longest, ringsFrom(next, toTheDoor));
+            }
+        }
+        return longest;
+    }
+
+    /** The longest way on from a row's inserts, itself included. */
+    private long ringsFrom(Row row, boolean toTheDoor) {
+        String key = row.id() + toTheDoor;
+        Long known = ringsOnwards.get(key);
+        if (known == null) {
+            long next = 0;
+            List<String> ids = new ArrayList<>(row.strip().outputs());
+            row.strip().sends().forEach(send -> ids.add(send.to()));
+            for (String id : ids) {
+                Row target = rows.get(id);
+                if (target != null && !(toTheDoor && target instanceof MixRow)) {
+                    next = Math.max(next, ringsFrom(target, toTheDoor));
+                }
+            }
+            known = own(row.strip().inserts()) + next;
+            ringsOnwards.put(key, known);
+        }
+        return known;
+    }
+
+    private long own(List<Insert> inserts) {
+        long frames = 0;
+        for (Insert insert : Stations.active(inserts)) {
+            Effect effect = Effects.find(insert.effect()).orElseThrow();
+            frames += effect.tailFrames(
+                    new Values(insert.settings()),
+                    new Place(session.rate(), session.song().timeline(), 2));
+        }
+        return frames;
+    }
+
+    /** Where a row's share stands in {@link #share} and {@link #ofMix}. */
+    public int place(Row row) {
+        return ways.place(row);
+    }
+
+    /** Every row that a row's share passes on its way to the mix. */
+    public List<Row> through(Row row) {
+        return ways.through(row, sharing.returns());
+    }
+
+    /** Whether returns are in no file but the mix. */
+    public boolean isLeftOut() {
+        return sharing.returns() == Returns.LEFT_OUT;
+    }
+
+    /** Whether shared effects act on each file as in solo. */
+    public boolean isAlone() {
+        return sharing.dynamics() == Dynamics.ALONE;
+    }
+
+    /** Whether a row is a return that is in no file of its own. */
+    boolean isSharedOut(Row row) {
+        return row instanceof ReturnRow && sharing.returns() != Returns.OWN_FILES;
+    }
+}
