@@ -79,7 +79,12 @@
     {#if edited}
       <div class="brief">
         <div class="name"><label for="brief-name">Name</label><input id="brief-name" value={edited.name} maxlength="80" oninput={(e) => (edited = { ...edited!, name: e.currentTarget.value })} />
-          <label><input type="checkbox" checked={edited.rows === 'top'} onchange={(e) => (edited = { ...edited!, rows: e.currentTarget.checked ? 'top' : 'all' })} /> only what feeds the mix itself</label></div>
+          <label for="brief-rows">Rows</label>
+          <select id="brief-rows" value={edited.rows} onchange={(e) => (edited = { ...edited!, rows: e.currentTarget.value as Brief['rows'] })}>
+            <option value="all">all</option>
+            <option value="top">outermost groups, and what is in none</option>
+            <option value="innermost">every group that holds rows</option>
+          </select></div>
         <table>
           <thead><tr><th></th>{#each STATIONS as each (each.station)}<th scope="col">{each.name}</th>{/each}</tr></thead>
           <tbody>

@@ -22,7 +22,7 @@
   let chosen = $state.raw<ReadonlySet<number>>();
   const player = new Player();
   onDestroy(() => player.stop());
-  const words = { good: 'proved', look: 'to look at', wrong: 'wrong' } as const;
+  const words = { good: 'proved', fact: 'to know', look: 'to look at', wrong: 'wrong' } as const;
   const path = (file: { folder: string; name: string }) => (file.folder ? `${file.folder}/${file.name}` : file.name);
 
   /** What is heard when nobody chose: the files that are the song together. */
@@ -118,7 +118,6 @@
       {#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}
       {#if sum}<LeftoverCurve {sum} seconds={view.sections[at]!.frames / view.rate} />{/if}
       {#each view.received as received, i (i)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{count(received.files.length, 'file')} in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.</p>{/each}
-      {#each new Set(view.sums.map((each) => each.whyNot).filter((why) => why)) as why (why)}<p class="cap received">Not meant to add up to the mix: {why}.</p>{/each}
     </aside>
   {/snippet}
 </RunFrame>
@@ -131,6 +130,7 @@
   .verdicts button:hover { text-decoration: underline; }
   .remedy { color: var(--teal); text-decoration: underline; }
   .good b { color: var(--moss-ink); }
+  .fact b { color: var(--ink2); }
   .look b { color: var(--ochre-ink); }
   .wrong b { color: var(--rust-ink); }
   .bar { flex: none; display: flex; align-items: center; gap: 12px; padding: 6px 14px; border-bottom: 1px solid var(--rule); }

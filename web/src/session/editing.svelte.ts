@@ -162,10 +162,9 @@ export class Editing {
 
   moveRows = (before: string | null) => this.make('Move rows', [{ type: 'moveRows', rows: this.rows, before }]);
 
-  /** A free id for a new row. */
+  /** An id that no row ever had: what a handoff says of one that was removed must not come to another. */
   freeId(): string {
-    const numbers = this.session.rows.map((row) => /^r(\d+)$/.exec(row.id)).map((found) => Number(found?.[1] ?? 0));
-    return `r${Math.max(0, ...numbers) + 1}`;
+    return `r${[...crypto.getRandomValues(new Uint8Array(5))].map((byte) => byte.toString(16).padStart(2, '0')).join('')}`;
   }
 
   private freeName(stem: string): string {

@@ -127,8 +127,9 @@ describe('takes, ruler, markers', () => {
 describe('rows', () => {
   it('a new bus takes the chosen rows in, a new return gets sends from them', async () => {
     editing.rows = ['a', 'b'];
-    expect(await editing.addRow('bus')).toBe('r1');
-    expect(sent[0]).toMatchObject({ type: 'together', edits: [{ type: 'addRow', before: 'a', row: { type: 'bus', id: 'r1' } }, { type: 'setOutputs', row: 'a', outputs: ['r1'] }, { type: 'setOutputs', row: 'b', outputs: ['r1'] }] });
+    const id = await editing.addRow('bus');
+    expect(id, 'one that no row ever had').toMatch(/^r[0-9a-f]{10}$/);
+    expect(sent[0]).toMatchObject({ type: 'together', edits: [{ type: 'addRow', before: 'a', row: { type: 'bus', id } }, { type: 'setOutputs', row: 'a', outputs: [id] }, { type: 'setOutputs', row: 'b', outputs: [id] }] });
     sent = [];
     editing.rows = ['a', 'bus'];
     await editing.addRow('return');

@@ -8,7 +8,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import javax.sound.sampled.AudioFormat;
 
-/** Makes an MP3 to listen to from a sound file. It is for ears alone: encoding shifts it by some hundredths of a second. */
+/** Makes an MP3 to listen to from a sound file. Encoding puts some hundredths of a second around it; its first frame says how much. */
 public final class Mp3Writer {
     private static final int KILOBITS = 256;
     private static final int READ_FRAMES = 8_192;
@@ -42,5 +42,6 @@ public final class Mp3Writer {
         } finally {
             encoder.close();
         }
+        Mp3InfoTag.fillIn(mp3, info.frames(), info.rate());
     }
 }

@@ -56,29 +56,28 @@ final class ClickTrack {
     List<Knock> knocks(Passage passage, boolean count, boolean beat, long end) {
         TempoMap map = session.song().timeline();
         double hertz = rate.hertz();
-        double start = session.rate().seconds(passage.range().start());
+        long first = passage.range().start();
+        double start = session.rate().seconds(first);
         double leadIn = session.rate().seconds(passage.leadInFrames());
+        double quarterAtStart = Math.max(0, map.quarterOf(first, session.rate()));
+        int barAtStart = map.barAt(quarterAtStart);
         List<Knock> knocks = new ArrayList<>();
         if (count && passage.leadInFrames() > 0) {
-            int bar = map.barAt(map.quarterAt(start));
-            Meter meter = map.meterOf(bar);
-            double beatSeconds = 4.0 / meter.unit() * 60 / map.tempoAt(map.quarterAt(start));
+            Meter meter = map.meterOf(barAtStart);
+            double beatSeconds = 4.0 / meter.unit() * 60 / map.tempoAt(quarterAtStart);
             long beats = Math.round(leadIn / beatSeconds);
             for (long i = 0; i < beats; i++) {
                 knocks.add(new Knock(Math.round((leadIn - (beats - i) * beatSeconds) * hertz), i % meter.beats() == 0));
             }
         }
-        double last = session.rate().seconds(passage.range().end());
-        for (int bar = Math.max(1, map.barAt(map.quarterAt(start))); beat; bar++) {
+        long last = passage.range().end();
+        for (int bar = barAtStart; beat && map.frameOfBar(bar, session.rate()) < last; bar++) {
             Meter meter = map.meterOf(bar);
-            double quarter = map.quarterOfBar(bar);
-            if (map.secondsAt(quarter) >= last) {
-                break;
-            }
             for (int i = 0; i < meter.beats(); i++) {
-                double seconds = map.secondsAt(quarter + i * 4.0 / meter.unit());
-                long frame = Math.round((leadIn + seconds - start) * hertz);
-                if (seconds > start - 1e-9 && seconds < last && frame < end) {
+                double quarter = map.quarterOfBar(bar) + i * 4.0 / meter.unit();
+                long inSession = map.frameOf(quarter, session.rate());
+                long frame = Math.max(0, Math.round((leadIn + map.secondsAt(quarter) - start) * hertz));
+                if (inSession >= first && inSession < last && frame < end) {
                     knocks.add(new Knock(frame, i == 0));
                 }
             }

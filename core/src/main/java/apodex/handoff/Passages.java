@@ -12,7 +12,7 @@ import java.util.Set;
 
 /** Turns a handoff's sections into frames, lengths and folders. */
 final class Passages {
-    private static final long SECONDS_OF_A_DAY = 24 * 60 * 60;
+    private static final int SECONDS_OF_AN_HOUR = 60 * 60;
 
     private final Session session;
     private final Settings settings;
@@ -49,6 +49,8 @@ final class Passages {
             }
             planned.add(planned(section, folder));
         }
+        long raised = raisedBy(planned);
+        planned.replaceAll(section -> section.startingAt(atRate(start(section.passage()) + raised)));
         return planned;
     }
 
@@ -62,7 +64,7 @@ final class Passages {
                 new Passage(range, leadIn, seconds == null ? Passage.Tail.AUTOMATIC : new Passage.Tail(seconds));
         long tail = seconds == null ? 0 : Math.round(seconds * session.rate().hertz());
         long frames = atRate(leadIn) + atRateUp(range.frames() + tail);
-        return new PlannedSection(section.name(), folder, passage, frames, startReference(passage));
+        return new PlannedSection(section.name(), folder, passage, frames, 0);
     }
 
     private long atRate(long frames) {
@@ -74,9 +76,20 @@ final class Passages {
                 session.rate().hertz());
     }
 
-    /** A start before midnight belongs to the day before. */
-    private long startReference(Passage passage) {
-        long start = session.startReference() + passage.range().start() - passage.leadInFrames();
-        return atRate(start < 0 ? start + SECONDS_OF_A_DAY * session.rate().hertz() : start);
+    /**
+     * What is added to all time stamps so that none lies before midnight, in frames of the session: a time stamp counts from midnight
+     * and cannot be less, and one of the day before would put a file at the end of a day. Whole hours, as sessions are moved by hand.
+     */
+    private long raisedBy(List<PlannedSection> sections) {
+        long earliest = sections.stream()
+                .mapToLong(section -> start(section.passage()))
+                .min()
+                .orElse(0);
+        long hour = (long) SECONDS_OF_AN_HOUR * session.rate().hertz();
+        return earliest >= 0 ? 0 : (-earliest + hour - 1) / hour * hour;
+    }
+
+    private long start(Passage passage) {
+        return session.startReference() + passage.range().start() - passage.leadInFrames();
     }
 }

@@ -102,7 +102,7 @@ final class PlanMaker {
             }
             prints.addAll(here);
             listening.add(listening(here));
-            if (section == 0 && settings.notes()) {
+            if (settings.notes()) {
                 notes.addAll(notes());
             }
         }
@@ -269,7 +269,8 @@ final class PlanMaker {
     /** The beat, or only the count before it; null for neither. */
     private Print click() {
         boolean counts = settings.count() && settings.leadInBars() > 0;
-        if (settings.click() == Click.NONE && !counts) {
+        boolean isEmpty = sections.get(section).frames() == 0;
+        if (isEmpty || settings.click() == Click.NONE && !counts) {
             return null;
         }
         String name = settings.click() == Click.NONE ? "Count" : CLICK_NAME;
@@ -295,15 +296,16 @@ final class PlanMaker {
 
     private List<NoteFile> notes() {
         List<NoteFile> files = new ArrayList<>();
-        String folder = settings.folders().of("MIDI");
+        String folder = folder(settings.folders().of("MIDI"));
         for (PlanRow row : rows) {
             if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument
                     && !instrument.notes().isEmpty()) {
-                files.add(new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), folder, row.row()));
+                files.add(
+                        new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), folder, row.row(), section));
             }
         }
         if (!files.isEmpty()) {
-            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), folder, ""));
+            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), folder, "", section));
         }
         return files;
     }

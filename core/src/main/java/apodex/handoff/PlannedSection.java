@@ -20,11 +20,15 @@ public record PlannedSection(String name, String folder, Passage passage, long f
                 + Math.round((double) fileFrame * session.hertz() / files.hertz());
     }
 
-    /** The passage with the tail that it came to have, to be walked once more. */
-    public Passage asItLasts(SampleRate files, SampleRate session) {
+    /** The frame of the session at which its files came to end, so that a walk can make them once more. */
+    public long end(SampleRate files, SampleRate session) {
         double tail = files.seconds(frames)
                 - session.seconds(passage.leadInFrames() + passage.range().frames());
-        return new Passage(passage.range(), passage.leadInFrames(), new Passage.Tail(Math.max(0, tail)));
+        return passage.range().end() + Math.max(0, Math.round(tail * session.hertz()));
+    }
+
+    PlannedSection startingAt(long reference) {
+        return new PlannedSection(name, folder, passage, frames, reference);
     }
 
     PlannedSection lasting(long realFrames) {

@@ -85,6 +85,32 @@ public final class Planner {
                 .toList());
     }
 
+    /**
+     * A changed handoff without what the one before it already asked for in vain: what the session has lost since does not stand in the
+     * way of a change, while a new wish that cannot be met is refused.
+     *
+     * @param before what the change was made from
+     */
+    public static Handoff withoutLost(Session session, Handoff changed, Handoff before) {
+        Handoff possible = without(session, changed);
+        Handoff clean = changed.withFiles(
+                        changed.added().stream()
+                                .filter(choice -> possible.added().contains(choice)
+                                        || !before.added().contains(choice))
+                                .toList(),
+                        changed.leftOut())
+                .withSections(changed.sections().stream()
+                        .filter(section -> possible.sections().contains(section)
+                                || !before.sections().contains(section))
+                        .toList());
+        for (String row : before.byRow().keySet()) {
+            if (session.row(row).isEmpty()) {
+                clean = clean.withRow(row, gone -> RowByHand.NOTHING);
+            }
+        }
+        return clean;
+    }
+
     private static boolean isInside(Session session, Section section) {
         try {
             if (section.stretch() != null) {

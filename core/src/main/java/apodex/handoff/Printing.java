@@ -8,6 +8,7 @@ import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
 import apodex.session.Session;
 import apodex.signal.Channels;
+import apodex.signal.Passage;
 import apodex.signal.Placed;
 import apodex.signal.Printed;
 import apodex.signal.Recordings;
@@ -180,13 +181,8 @@ public final class Printing {
             List<Print> walked = here.stream().filter(print -> !print.isClick()).toList();
             if (!walked.isEmpty()) {
                 List<Tap> taps = plan.taps(session, walked, folder, Print::path);
-                new Walk(
-                                session,
-                                taps,
-                                section.asItLasts(plan.rate(), session.rate()),
-                                plan.sharing(),
-                                recordings,
-                                threads)
+                new Walk(session, taps, section.passage(), plan.sharing(), recordings, threads)
+                        .beside(List.of(), section.end(plan.rate(), session.rate()))
                         .print(observer);
             }
             for (Print click : here.stream().filter(Print::isClick).toList()) {
@@ -230,7 +226,8 @@ public final class Printing {
                     .toList();
             Path file = folder.resolve(notes.folder()).resolve(notes.file());
             Files.createDirectories(file.getParent());
-            MidiFile.write(session, rows, file);
+            Passage passage = plan.sections().get(notes.section()).passage();
+            MidiFile.write(session, rows, passage.range(), passage.leadInFrames(), file);
         }
         List<Long> sizes = new ArrayList<>();
         for (Print print : plan.prints()) {

@@ -10,6 +10,7 @@ import apodex.session.MixRow;
 import apodex.session.Recording;
 import apodex.session.ReplaceRecording;
 import apodex.session.Row;
+import apodex.session.RowIds;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import apodex.session.SetMarkers;
@@ -135,8 +136,8 @@ public final class AddToSession {
         LaidRows laid = new LaidRows(media, session.rate(), session.song().timeline(), troubles);
         sorted.timelines.stream()
                 .flatMap(timeline -> timeline.rows().stream())
-                .forEach(each -> added.add(laid.row(each, nextId())));
-        sorted.lists.forEach(each -> added.add(laid.row(each, nextId())));
+                .forEach(each -> added.add(laid.row(each, RowIds.fresh())));
+        sorted.lists.forEach(each -> added.add(laid.row(each, RowIds.fresh())));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
     }
 
@@ -156,7 +157,7 @@ public final class AddToSession {
                 words.add("The notes bring a tempo; the song keeps its own.");
             }
             for (MidiSong.Player player : midi.players()) {
-                InstrumentRow row = NoteRows.row(player, nextId());
+                InstrumentRow row = NoteRows.row(player, RowIds.fresh());
                 added.add(row);
             }
             List<Marker> markers = new ArrayList<>(session.markers());
@@ -165,16 +166,6 @@ public final class AddToSession {
                 edits.add(new SetMarkers(markers));
             }
         }
-    }
-
-    private String nextId() {
-        int highest = added.stream()
-                .map(Row::id)
-                .filter(id -> id.matches("r[0-9]{1,8}"))
-                .mapToInt(id -> Integer.parseInt(id.substring(1)))
-                .max()
-                .orElse(0);
-        return "r" + (highest + 1);
     }
 
     private long place(Recording recording, long at) {

@@ -10,6 +10,7 @@ import apodex.session.MixRow;
 import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.Row;
+import apodex.session.RowIds;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
@@ -243,7 +244,7 @@ public final class SessionFromDrop {
                             ? NoteRows.safe(told)
                             : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
             Clip clip = new Clip(recording.sha256(), channel, width, position, 0, recording.framesAt(rate), 0, 0, 0);
-            String id = freeId(rows);
+            String id = RowIds.fresh();
             first = first == null ? id : first;
             AudioRow row = new AudioRow(id, name, List.of(clip));
             rows.add(
@@ -252,15 +253,5 @@ public final class SessionFromDrop {
                             : row.withAbout(About.NOTHING.withNote(sound.facts().note())));
         }
         return first;
-    }
-
-    private static String freeId(List<Row> rows) {
-        int highest = rows.stream()
-                .map(Row::id)
-                .filter(id -> id.matches("r[0-9]{1,8}"))
-                .mapToInt(id -> Integer.parseInt(id.substring(1)))
-                .max()
-                .orElse(0);
-        return "r" + (highest + 1);
     }
 }

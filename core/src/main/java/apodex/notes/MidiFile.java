@@ -2,8 +2,10 @@ package apodex.notes;
 
 import apodex.instrument.Note;
 import apodex.session.InstrumentRow;
+import apodex.session.Key;
 import apodex.session.Marker;
 import apodex.session.Session;
+import apodex.time.FrameRange;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
@@ -33,15 +35,49 @@ public final class MidiFile {
     private static final int MARKER = 0x06;
     private static final int TEMPO = 0x51;
     private static final int METER = 0x58;
+    private static final int KEY = 0x59;
+    private static final int MOST_SHARPS = 7;
     private static final int PERCUSSION_CHANNEL = 9;
 
-    private MidiFile() {}
+    private final Session session;
+    private final TempoMap map;
+    private final FrameRange range;
+    /** The quarter notes on which the range starts and ends. */
+    private final double start;
 
-    /** Writes the notes of {@code rows} to {@code file}. */
+    private final double end;
+    private final long leadInTicks;
+
+    private MidiFile(Session session, FrameRange range, long leadInFrames) {
+        this.session = session;
+        this.range = range;
+        this.map = session.song().timeline();
+        this.start = map.quarterOf(range.start(), session.rate());
+        this.end = range.end() == Long.MAX_VALUE ? Double.MAX_VALUE : map.quarterOf(range.end(), session.rate());
+        double leadIn = session.rate().seconds(leadInFrames) * map.tempoAt(start) / 60;
+        this.leadInTicks = Math.round(leadIn * TICKS_PER_QUARTER);
+    }
+
+    /** Writes the notes of {@code rows}, from the song's start to its end. */
     public static void write(Session session, List<InstrumentRow> rows, Path file) throws IOException {
+        write(session, rows, new FrameRange(0, Long.MAX_VALUE), 0, file);
+    }
+
+    /**
+     * Writes the notes of {@code rows} so that they line up with sound files of a range. A key that is down when the range begins is
+     * struck there, one that is down when it ends is let go there, as in the sound.
+     *
+     * @param leadInFrames frames before the range, at the tempo in force there
+     */
+    public static void write(Session session, List<InstrumentRow> rows, FrameRange range, long leadInFrames, Path file)
+            throws IOException {
+        new MidiFile(session, range, leadInFrames).write(rows, file);
+    }
+
+    private void write(List<InstrumentRow> rows, Path file) throws IOException {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, TICKS_PER_QUARTER);
-            song(session, sequence.createTrack());
+            song(sequence.createTrack());
             int channel = 0;
             for (InstrumentRow row : rows) {
                 boolean drums = row.instrument().equals("drumKit");
@@ -56,49 +92,85 @@ public final class MidiFile {
         }
     }
 
-    private static void song(Session session, Track track) throws InvalidMidiDataException {
-        TempoMap map = session.song().timeline();
+    private void song(Track track) throws InvalidMidiDataException {
         text(track, TRACK_NAME, session.song().title(), 0);
-        for (MeterChange change : map.meters()) {
-            Meter meter = change.meter();
-            byte[] data = {(byte) meter.beats(), (byte) Integer.numberOfTrailingZeros(meter.unit()), 24, 8};
-            put(track, new MetaMessage(METER, data, data.length), ticks(map.quarterOfBar(change.bar())));
+        key(track);
+        int bar = map.barAt(start);
+        meter(track, bar, 0);
+        if (map.quarterOfBar(bar) < start) {
+            meter(track, bar + 1, ticks(map.quarterOfBar(bar + 1))); // bars count on from there
         }
+        for (MeterChange change : map.meters()) {
+            if (map.quarterOfBar(change.bar()) > start) {
+                meter(track, change.bar(), ticks(map.quarterOfBar(change.bar())));
+            }
+        }
+        tempos(track);
+        for (Marker marker : session.markers()) {
+            if (marker.frame() >= range.start() && marker.frame() < range.end()) {
+                text(track, MARKER, marker.name(), ticks(map.quarterOf(marker.frame(), session.rate())));
+            }
+        }
+    }
+
+    private void meter(Track track, int bar, long tick) throws InvalidMidiDataException {
+        Meter meter = map.meterOf(bar);
+        byte[] data = {(byte) meter.beats(), (byte) Integer.numberOfTrailingZeros(meter.unit()), 24, 8};
+        put(track, new MetaMessage(METER, data, data.length), tick);
+    }
+
+    /** SMF 1.0, "Key Signature": sharps, or flats below zero, and 1 for minor. */
+    private void key(Track track) throws InvalidMidiDataException {
+        Key key = session.song().key();
+        if (key != null && Math.abs(key.sharps()) <= MOST_SHARPS) {
+            byte[] data = {(byte) key.sharps(), (byte) (key.mode().equals("minor") ? 1 : 0)};
+            put(track, new MetaMessage(KEY, data, data.length), 0);
+        }
+    }
+
+    private void tempos(Track track) throws InvalidMidiDataException {
         List<TempoChange> tempos = map.tempos();
+        if (leadInTicks > 0) {
+            tempo(track, map.tempoAt(start), 0);
+        }
         for (int i = 0; i < tempos.size(); i++) {
+            double until = i + 1 < tempos.size() ? tempos.get(i + 1).quarter() : Double.MAX_VALUE;
             boolean glides = i + 1 < tempos.size() && tempos.get(i + 1).way() == TempoChange.Way.GLIDE;
-            if (!glides) {
-                tempo(track, tempos.get(i).quartersPerMinute(), tempos.get(i).quarter());
+            double from = Math.max(start, tempos.get(i).quarter());
+            if (until <= start || from >= end) {
                 continue;
             }
-            double end = tempos.get(i + 1).quarter();
-            for (double q = tempos.get(i).quarter(); q < end; q += GLIDE_STEP_QUARTERS) {
-                double to = Math.min(end, q + GLIDE_STEP_QUARTERS);
-                tempo(track, (to - q) * 60 / (map.secondsAt(to) - map.secondsAt(q)), q);
+            if (!glides) {
+                tempo(track, tempos.get(i).quartersPerMinute(), ticks(from));
+                continue;
+            }
+            for (double q = from; q < until; q += GLIDE_STEP_QUARTERS) {
+                double to = Math.min(until, q + GLIDE_STEP_QUARTERS);
+                tempo(track, (to - q) * 60 / (map.secondsAt(to) - map.secondsAt(q)), ticks(q));
             }
         }
-        for (Marker marker : session.markers()) {
-            text(track, MARKER, marker.name(), ticks(map.quarterOf(marker.frame(), session.rate())));
-        }
     }
 
-    private static void tempo(Track track, double quartersPerMinute, double quarter) throws InvalidMidiDataException {
+    private static void tempo(Track track, double quartersPerMinute, long tick) throws InvalidMidiDataException {
         int microseconds = (int) Math.round(60e6 / quartersPerMinute);
         byte[] data = {(byte) (microseconds >> 16), (byte) (microseconds >> 8), (byte) microseconds};
-        put(track, new MetaMessage(TEMPO, data, data.length), ticks(quarter));
+        put(track, new MetaMessage(TEMPO, data, data.length), tick);
     }
 
-    private static void notes(InstrumentRow row, Track track, int channel) throws InvalidMidiDataException {
+    private void notes(InstrumentRow row, Track track, int channel) throws InvalidMidiDataException {
         text(track, TRACK_NAME, row.name(), 0);
         for (Note note : row.notes()) {
-            put(
-                    track,
-                    new ShortMessage(ShortMessage.NOTE_ON, channel, note.pitch(), note.velocity()),
-                    ticks(note.quarter()));
+            double from = Math.max(start, note.quarter());
+            double to = Math.min(end, note.quarter() + note.quarters());
+            boolean begins = map.frameOf(note.quarter(), session.rate()) < range.end();
+            if (!begins || map.frameOf(note.quarter() + note.quarters(), session.rate()) <= range.start()) {
+                continue;
+            }
+            put(track, new ShortMessage(ShortMessage.NOTE_ON, channel, note.pitch(), note.velocity()), ticks(from));
             put(
                     track,
                     new ShortMessage(ShortMessage.NOTE_OFF, channel, note.pitch(), 0),
-                    Math.max(ticks(note.quarter()) + 1, ticks(note.quarter() + note.quarters())));
+                    Math.max(ticks(from) + 1, ticks(to)));
         }
     }
 
@@ -111,7 +183,7 @@ public final class MidiFile {
         track.add(new MidiEvent(message, tick));
     }
 
-    private static long ticks(double quarters) {
-        return Math.round(quarters * TICKS_PER_QUARTER);
+    private long ticks(double quarter) {
+        return leadInTicks + Math.round((quarter - start) * TICKS_PER_QUARTER);
     }
 }

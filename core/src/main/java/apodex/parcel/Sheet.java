@@ -1,5 +1,6 @@
 package apodex.parcel;
 
+import apodex.proof.Verdict;
 import java.util.List;
 
 /**
@@ -76,7 +77,7 @@ public record Sheet(String title, String under, List<Block> blocks) {
     /**
      * One thing the proof says.
      *
-     * @param good whether it is as it should be
+     * @param grade how it stands
      */
-    public record Finding(boolean good, String headline, String detail) implements Block {}
+    public record Finding(Verdict.Grade grade, String headline, String detail) implements Block {}
 }

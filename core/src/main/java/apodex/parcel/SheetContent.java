@@ -28,7 +28,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.stream.Collectors;
 
 /** Writes the session sheet: what the song is, what each file is, what was left out, what was found. */
@@ -274,16 +273,8 @@ final class SheetContent {
     private void found() {
         blocks.add(new Sheet.Heading("Read back from disk"));
         for (Verdict verdict : proof.verdicts()) {
-            blocks.add(new Sheet.Finding(verdict.grade() == Verdict.Grade.GOOD, verdict.headline(), verdict.detail()));
+            blocks.add(new Sheet.Finding(verdict.grade(), verdict.headline(), verdict.detail()));
         }
-        proof.sums().stream()
-                .map(sum -> sum.whyNot().isEmpty()
-                        ? null
-                        : (sum.section().isEmpty() ? "The files are" : sum.section() + " is")
-                                + " not meant to add up to the reference mix: " + sum.whyNot() + ".")
-                .filter(Objects::nonNull)
-                .distinct()
-                .forEach(text -> blocks.add(new Sheet.Paragraph(text)));
     }
 
     private static String minutes(double seconds) {

@@ -1,6 +1,8 @@
 package apodex.parcel;
 
+import apodex.proof.Verdict;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * Sets a session sheet as a page of its own: no script, nothing from elsewhere, so that it opens anywhere and for long. It is
@@ -32,7 +34,8 @@ final class SheetHtml {
             .cards .what { color: #55606b; font-size: 8.6pt; }
             .whole { white-space: nowrap; }
             .good { color: #43702f; font-weight: bold; }
-            .look { color: #8f2d17; font-weight: bold; }
+            .fact { color: #55606b; font-weight: bold; }
+            .look, .wrong { color: #8f2d17; font-weight: bold; }
             """;
 
     private final StringBuilder out = new StringBuilder();
@@ -102,9 +105,9 @@ final class SheetHtml {
                     .append("</td></tr>\n");
         } else if (block instanceof Sheet.Finding finding) {
             out.append("<p><span class=\"")
-                    .append(finding.good() ? "good" : "look")
+                    .append(finding.grade().name().toLowerCase(Locale.ROOT))
                     .append("\">")
-                    .append(finding.good() ? "<span class=\"glyph\">✓</span> " : "<span class=\"glyph\">▲</span> ")
+                    .append("<span class=\"glyph\">" + mark(finding.grade()) + "</span> ")
                     .append(escaped(finding.headline()))
                     .append("</span> ")
                     .append(escaped(finding.detail()))
@@ -168,5 +171,13 @@ final class SheetHtml {
             }
         });
         return safe.toString();
+    }
+
+    private static String mark(Verdict.Grade grade) {
+        return switch (grade) {
+            case GOOD -> "✓";
+            case FACT -> "·";
+            case LOOK, WRONG -> "▲";
+        };
     }
 }

@@ -1,5 +1,6 @@
 package apodex.parcel;
 
+import apodex.proof.Verdict;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -40,7 +41,7 @@ final class SheetText {
                     .append('\n');
             card.about().forEach(each -> hanging("    ", each));
         } else if (block instanceof Sheet.Finding finding) {
-            hanging(pad(finding.good() ? "[ok]" : "[look]", MARK_WIDTH), finding.headline() + ": " + finding.detail());
+            hanging(pad(mark(finding.grade()), MARK_WIDTH), finding.headline() + ": " + finding.detail());
         }
     }
 
@@ -109,5 +110,14 @@ final class SheetText {
 
     private static int length(String text) {
         return text.codePointCount(0, text.length());
+    }
+
+    private static String mark(Verdict.Grade grade) {
+        return switch (grade) {
+            case GOOD -> "[ok]";
+            case FACT -> "[note]";
+            case LOOK -> "[look]";
+            case WRONG -> "[wrong]";
+        };
     }
 }

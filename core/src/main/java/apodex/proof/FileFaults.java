@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -76,20 +77,25 @@ final class FileFaults {
     }
 
     private void withAnothersSound(List<Integer> altered, Map<Integer, Culprit> faults) {
-        Map<String, Integer> printed = new HashMap<>();
+        Map<String, List<Integer>> printed = new HashMap<>();
         for (int i = 0; i < made.size(); i++) {
-            if (made.get(i).digest() != null && !read.get(i).proof().silent()) {
-                printed.putIfAbsent(made.get(i).digest(), i);
+            if (made.get(i).digest() != null) {
+                printed.computeIfAbsent(made.get(i).digest(), digest -> new ArrayList<>())
+                        .add(i);
             }
         }
         for (int index : altered) {
-            Integer owner = printed.get(read.get(index).digest());
-            if (owner == null) {
+            List<Integer> owners = printed.getOrDefault(read.get(index).digest(), List.of());
+            if (owners.isEmpty() || read.get(index).proof().silent()) {
                 continue;
             }
-            boolean exchanged = made.get(index).digest().equals(read.get(owner).digest());
-            Kind kind = exchanged ? Kind.SWAPPED : Kind.ANOTHER;
-            faults.put(index, new Culprit(kind, List.of(path(index), path(owner)), name(index), 0, null));
+            String mine = made.get(index).digest();
+            Optional<Integer> exchanged = owners.stream()
+                    .filter(owner -> read.get(owner).digest().equals(mine))
+                    .findFirst();
+            int other = exchanged.orElse(owners.get(0));
+            Kind kind = exchanged.isPresent() ? Kind.SWAPPED : Kind.ANOTHER;
+            faults.put(index, new Culprit(kind, List.of(path(index), path(other)), name(index), 0, null));
         }
     }
 

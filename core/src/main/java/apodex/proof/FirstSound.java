@@ -1,6 +1,7 @@
 package apodex.proof;
 
 import apodex.audio.PcmReader;
+import apodex.audio.ResampleKernel;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -14,24 +15,29 @@ import apodex.signal.Exactness;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
 import apodex.signal.UnreadableRecording;
+import apodex.time.SampleRate;
 import java.io.IOException;
 import java.util.Optional;
 
 /** Where the session puts the first sound of a file: to the frame where samples are only placed, else not before which frame. */
 final class FirstSound {
     private static final int BLOCK_FRAMES = 8_192;
-    /** A resampler's filter lets a sound begin a little before it does. */
-    private static final long FOREIGN_RATE_FRAMES = 256;
-
     private final Session session;
     private final Plan plan;
     private final Recordings recordings;
+    /** Frames by which a resampler's filter lets a sound begin before it does; 0 where none is. */
+    private final long before;
 
     /** @param session as the handoff sees it */
     FirstSound(Session session, Plan plan, Recordings recordings) {
         this.session = session;
         this.plan = plan;
         this.recordings = recordings;
+        this.before = plan.rate().equals(session.rate()) ? 0 : before(session.rate(), plan.rate());
+    }
+
+    private static long before(SampleRate in, SampleRate out) {
+        return (long) Math.ceil((double) new ResampleKernel(in, out).half() * out.hertz() / in.hertz()) + 1;
     }
 
     /**
@@ -69,13 +75,9 @@ final class FirstSound {
             return Optional.empty();
         }
         long frame = section.passage().leadInFrames() + begin - start;
-        if (!plan.rate().equals(session.rate())) {
-            return Optional.of(Expected.notBefore(Math.max(
-                    0,
-                    Math.round((double) frame
-                                    * plan.rate().hertz()
-                                    / session.rate().hertz())
-                            - FOREIGN_RATE_FRAMES)));
+        if (before > 0) {
+            double ratio = (double) plan.rate().hertz() / session.rate().hertz();
+            return Optional.of(Expected.notBefore(Math.max(0, Math.round(frame * ratio) - before)));
         }
         return Optional.of(plain ? new Expected(frame, frame) : Expected.notBefore(frame));
     }

@@ -9,12 +9,19 @@ import java.util.List;
  * @param verdicts in words
  * @param sums     by section: whether the files add up to the reference mix
  * @param received by section: what the files make in a fresh session
+ * @param faults   files that do not hold what was printed
  */
-public record Proof(List<FileProof> files, List<Verdict> verdicts, List<SumProof> sums, List<ReceivedProof> received) {
+public record Proof(
+        List<FileProof> files,
+        List<Verdict> verdicts,
+        List<SumProof> sums,
+        List<ReceivedProof> received,
+        List<Culprit> faults) {
     public Proof {
         files = List.copyOf(files);
         verdicts = List.copyOf(verdicts);
         sums = sums == null ? List.of() : List.copyOf(sums); // proofs of before sums were made have none
+        faults = faults == null ? List.of() : List.copyOf(faults);
         received = received == null ? List.of() : List.copyOf(received);
     }
 }

@@ -114,7 +114,8 @@ public final class Proving {
                 altered.add(file.path());
             }
         }
-        return new Proof(proofs, Verdicts.of(plan, proofs, expected, sums, received, faults, altered), sums, received);
+        List<Verdict> verdicts = Verdicts.of(plan, proofs, expected, sums, received, faults, altered);
+        return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()));
     }
 
     private void again(List<Print> prints, Path folder) throws IOException {

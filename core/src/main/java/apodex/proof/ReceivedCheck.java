@@ -19,7 +19,6 @@ import apodex.session.SongPlace;
 import apodex.session.Strip;
 import apodex.session.Take;
 import apodex.signal.Channels;
-import apodex.signal.Passage;
 import apodex.signal.Placed;
 import apodex.signal.Recordings;
 import apodex.signal.Sharing;
@@ -79,7 +78,7 @@ final class ReceivedCheck {
         Path work = Files.createTempDirectory("apodex-received-");
         Path must = work.resolve("must.wav");
         try {
-            walk(plainly(sounding), section.asItLasts(plan.rate(), session.rate()), must, cancelled);
+            walk(plainly(sounding), section, must, cancelled);
             try (Stack stack = new Stack(plan, made, files, sounding, List.of(), false)) {
                 stack.against(must);
                 return compare(section, stack, sounding, limit(sounding, proofs));
@@ -175,7 +174,7 @@ final class ReceivedCheck {
                 : bare;
     }
 
-    private void walk(Session from, Passage passage, Path to, BooleanSupplier cancelled) throws IOException {
+    private void walk(Session from, PlannedSection section, Path to, BooleanSupplier cancelled) throws IOException {
         Tap tap = new Tap(
                 MixRow.ID,
                 Station.FADER,
@@ -187,17 +186,19 @@ final class ReceivedCheck {
                 to,
                 null,
                 0);
-        new Walk(from, List.of(tap), passage, Sharing.STANDARD, recordings, threads).print(new WalkObserver() {
-            @Override
-            public void printed(double share) {
-                // reading back has told already how far it is
-            }
+        new Walk(from, List.of(tap), section.passage(), Sharing.STANDARD, recordings, threads)
+                .beside(List.of(), section.end(plan.rate(), session.rate()))
+                .print(new WalkObserver() {
+                    @Override
+                    public void printed(double share) {
+                        // reading back has told already how far it is
+                    }
 
-            @Override
-            public boolean isCancelled() {
-                return cancelled.getAsBoolean();
-            }
-        });
+                    @Override
+                    public boolean isCancelled() {
+                        return cancelled.getAsBoolean();
+                    }
+                });
     }
 
     private ReceivedProof compare(PlannedSection section, Stack stack, List<Print> sounding, double limit)

@@ -17,7 +17,7 @@ final class Twins {
     private Twins() {}
 
     /**
-     * The files with their likenesses. Files of one row that differ by a gain are stations of it, and not marked; that all silent
+     * The files with their likenesses. That a mix is like the only file it is made of says nothing. Files of one row that differ by a gain are stations of it, and not marked; that all silent
      * files are alike says nothing.
      */
     static List<FileProof> marked(Plan plan, Path files, List<FileReader.Result> read) throws IOException {
@@ -26,7 +26,7 @@ final class Twins {
         for (int i = 0; i < read.size(); i++) {
             FileProof file = read.get(i).proof();
             Likeness like = null;
-            if (file.isRead() && !file.silent()) {
+            if (file.isRead() && !file.silent() && !plan.prints().get(i).isReference()) {
                 String earlier = firstWith.putIfAbsent(
                         plan.prints().get(i).section() + "/" + file.channels() + file.contentSha256(), file.path());
                 like = earlier != null ? new Likeness(earlier, 1) : nearly(plan, files, read, i);

@@ -186,8 +186,7 @@ final class Verdicts {
     private List<String> off(BiPredicate<FileProof, PlannedSection> is) {
         List<String> off = new ArrayList<>();
         for (int i = 0; i < files.size(); i++) {
-            if (files.get(i).isRead()
-                    && is.test(files.get(i), plan.section(plan.prints().get(i)))) {
+            if (isSound(i) && is.test(files.get(i), plan.section(plan.prints().get(i)))) {
                 off.add(files.get(i).path());
             }
         }

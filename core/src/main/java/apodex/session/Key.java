@@ -1,6 +1,7 @@
 package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -37,5 +38,21 @@ public record Key(String tonic, String mode) {
     @JsonValue
     public String written() {
         return tonic + " " + mode;
+    }
+
+    /** Sharps of its signature; flats count below zero. */
+    @JsonIgnore
+    public int sharps() {
+        int major = "FCGDAEB".indexOf(tonic.charAt(0)) - 1 + (tonic.endsWith("♯") ? 7 : tonic.endsWith("♭") ? -7 : 0);
+        return major
+                + switch (mode) {
+                    case "lydian" -> 1;
+                    case "mixolydian" -> -1;
+                    case "dorian" -> -2;
+                    case "minor" -> -3;
+                    case "phrygian" -> -4;
+                    case "locrian" -> -5;
+                    default -> 0;
+                };
     }
 }

@@ -6,6 +6,8 @@ import apodex.instrument.Instrument;
 import apodex.instrument.Instruments;
 import apodex.instrument.Note;
 import apodex.time.TempoMap;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -31,6 +33,7 @@ public final class SessionRules {
         SessionRules rules = new SessionRules(session);
         rules.rowsAreThere();
         rules.tempoMapHolds();
+        rules.dateIsOne();
         for (Row row : session.rows()) {
             rules.strip(row);
             if (row instanceof AudioRow audio) {
@@ -63,6 +66,17 @@ public final class SessionRules {
                 mixes == 1 && session.rows().get(session.rows().size() - 1) instanceof MixRow,
                 "row",
                 "A session has one mix, as its last row.");
+    }
+
+    /** It goes into the files, where a date has ten characters. */
+    private void dateIsOne() {
+        try {
+            LocalDate.parse(session.originated());
+        } catch (DateTimeParseException | NullPointerException e) {
+            throw new EditRefused(
+                    "originated",
+                    "A session says when it was recorded as year-month-day, not “" + session.originated() + "”.");
+        }
     }
 
     private void tempoMapHolds() {

@@ -3,6 +3,8 @@ package apodex.session;
 import apodex.instrument.Note;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
+import apodex.time.TempoMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 
@@ -18,19 +20,27 @@ public record ShiftSession(int bars) implements SessionEdit {
         if (bars < 1 || bars > MOST_BARS) {
             throw new EditRefused("bars", "A session can be moved by 1 to " + MOST_BARS + " bars, not " + bars + ".");
         }
-        long frames = session.song().timeline().frameOfBar(bars + 1, session.rate());
-        double quarters = session.song().timeline().quarterOfBar(bars + 1);
         Song song = session.song();
+        TempoMap map = song.timeline();
+        double quarters = bars * map.meterOf(1).quartersPerBar();
+        long frames = Math.round(quarters * 60 / map.tempoAt(0) * session.rate().hertz());
+        List<TempoChange> tempos = new ArrayList<>();
+        boolean glidesFromTheStart =
+                !song.tempoChanges().isEmpty() && song.tempoChanges().get(0).way() == TempoChange.Way.GLIDE;
+        if (glidesFromTheStart) {
+            tempos.add(new TempoChange(
+                    quarters, map.tempoAt(0), TempoChange.Way.JUMP)); // not before, or it would be slower
+        }
+        song.tempoChanges()
+                .forEach(change -> tempos.add(
+                        new TempoChange(change.quarter() + quarters, change.quartersPerMinute(), change.way())));
         Song later = new Song(
                 song.title(),
                 song.artist(),
                 song.tempo(),
                 song.meter(),
                 song.key(),
-                each(
-                        song.tempoChanges(),
-                        change ->
-                                new TempoChange(change.quarter() + quarters, change.quartersPerMinute(), change.way())),
+                tempos,
                 each(song.meterChanges(), change -> new MeterChange(change.bar() + bars, change.meter())));
         return SessionRules.checked(new Session(
                 later,

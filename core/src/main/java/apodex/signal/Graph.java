@@ -47,13 +47,14 @@ final class Graph {
     private final Recordings recordings;
     private final int blockFrames;
     private final Kernels kernels = new Kernels();
-    private final Curtain curtain = new Curtain();
+    private final Curtain curtain;
     private final Map<String, Node> points = new LinkedHashMap<>();
     private final List<Node> nodes = new ArrayList<>();
     /** Nodes of each insert, in order. */
     private final Map<String, List<Node>> unitsOf = new LinkedHashMap<>();
 
-    Graph(Session session, Sharing sharing, Recordings recordings, int blockFrames) {
+    Graph(Session session, Sharing sharing, Recordings recordings, int blockFrames, Curtain curtain) {
+        this.curtain = curtain;
         this.session = session;
         this.shares = new Shares(this, session, sharing);
         this.recordings = recordings;

@@ -30,7 +30,7 @@ final class InstrumentNode extends Node {
     /** A voice that has been struck. */
     private record Playing(Voice voice, int channels) {}
 
-    /** @param curtain when everything falls silent */
+    /** @param curtain from when on no key is struck, and those that are down are let go */
     InstrumentNode(
             Instrument instrument,
             List<Part> parts,
@@ -38,7 +38,7 @@ final class InstrumentNode extends Node {
             TempoMap tempo,
             SampleRate rate,
             Curtain curtain) {
-        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, 0, 0);
+        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, rings(instrument, rate, curtain), 0);
         this.instrument = instrument;
         this.rate = rate;
         this.curtain = curtain;
@@ -57,28 +57,33 @@ final class InstrumentNode extends Node {
         this.starts = all.toArray(Start[]::new);
     }
 
+    /** What is let go by the curtain rings out after it; without one it ends within the song. */
+    private static long rings(Instrument instrument, SampleRate rate, Curtain curtain) {
+        return curtain.falls() ? Math.round(instrument.ringSeconds() * rate.hertz()) : 0;
+    }
+
     @Override
     boolean run(double[][] block, int slot, long first, int frames, boolean sounds) {
         while (next == 0 && skipped < starts.length && starts[skipped].frame < first && playing.isEmpty()) {
             skipped++; // struck before the walk began
         }
         next = Math.max(next, skipped);
-        int length = (int) Math.max(0, Math.min(frames, curtain.frame() - first));
-        boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < first + length;
-        if (!sounding || length == 0) {
+        int open = (int) Math.max(0, Math.min(frames, curtain.frame() - first));
+        boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < first + open;
+        if (!sounding) {
             return false;
         }
         for (int c = 0; c < width; c++) {
             Arrays.fill(block[c], 0, frames, 0);
         }
         for (int i = 0; i < playing.size(); i++) {
-            add(playing.get(i), block, 0, length);
+            add(playing.get(i), block, 0, frames);
         }
-        while (next < starts.length && starts[next].frame < first + length) {
+        while (next < starts.length && starts[next].frame < first + open) {
             Start start = starts[next++];
-            Playing voice =
-                    new Playing(instrument.voice(start.part, start.note, start.held, rate), start.part.channels());
-            add(voice, block, (int) (start.frame - first), length);
+            long held = Math.min(start.held, curtain.frame() - start.frame); // let go where the range ends
+            Playing voice = new Playing(instrument.voice(start.part, start.note, held, rate), start.part.channels());
+            add(voice, block, (int) (start.frame - first), frames);
             playing.add(voice);
         }
         playing.removeIf(each -> each.voice.isOver());

@@ -30,6 +30,17 @@ public record Passage(FrameRange range, long leadInFrames, Tail tail) {
         }
     }
 
+    /**
+     * The frame of the session from which on nothing new sounds: the range's end. Only where files end there for certain, effects
+     * hear what comes for as long as they look ahead, so that the range sounds as in the whole song to its last frame.
+     *
+     * @param latest frames by which the latest file is late
+     */
+    long curtain(long latest) {
+        boolean endsThere = !tail.isAutomatic() && tail.seconds() == 0;
+        return range.end() + (endsThere ? latest : 0);
+    }
+
     /** From the session's start to the end of its last sound, and until it has died away. */
     public static Passage whole(Session session) {
         return new Passage(new FrameRange(0, session.frames()), 0, Tail.AUTOMATIC);

@@ -75,7 +75,7 @@ public final class Walk {
         this.threads = threads;
         this.blockFrames = blockFrames;
         this.sharing = sharing;
-        this.graph = new Graph(session, sharing, recordings, blockFrames);
+        this.graph = new Graph(session, sharing, recordings, blockFrames, new Curtain(!isToTheEnd()));
     }
 
     /**
@@ -99,7 +99,7 @@ public final class Walk {
      * Walks so that the files fit others of the same passage, which are there already.
      *
      * @param others  what they were taken from; not written again
-     * @param quietAt frame of the session before which an automatic tail does not end, since they still sound
+     * @param quietAt frame of the session before which an automatic tail does not end, since others still sound
      */
     public Walk beside(List<Tap> others, long quietAt) {
         this.beside = List.copyOf(others);
@@ -126,9 +126,9 @@ public final class Walk {
             long end = passage.range().end() + tail;
             boolean listens = passage.tail().isAutomatic() && tail > 0;
             long latest = Math.max(openFiles(end), latestBeside());
-            // what begins after the range is never heard; only where files end with it, effects may hear what comes
-            graph.curtain()
-                    .fallAt(isToTheEnd() ? Long.MAX_VALUE : passage.range().end() + (tail == 0 ? latest : 0));
+            if (graph.curtain().falls()) {
+                graph.curtain().fallAt(passage.curtain(latest));
+            }
             long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
                 if (isPlainCopy(tap)) {
@@ -228,7 +228,7 @@ public final class Walk {
 
     /** Whoever is late lets everything begin late; those that are not written must count too, or ends would differ. */
     private long latestBeside() {
-        Graph others = new Graph(session, sharing, recordings, blockFrames);
+        Graph others = new Graph(session, sharing, recordings, blockFrames, new Curtain(!isToTheEnd()));
         long latest = 0;
         for (Tap tap : beside) {
             if (!isPlainCopy(tap)) {

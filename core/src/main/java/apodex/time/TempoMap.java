@@ -14,6 +14,8 @@ import java.util.List;
 public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
     public static final double SLOWEST = 10;
     public static final double FASTEST = 999;
+    /** A hair less than half, since halves are rounded up. */
+    private static final double HALF_A_FRAME = 0.5 - 1e-6;
 
     /** @throws IllegalArgumentException when changes are missing at the start or out of order */
     public TempoMap {
@@ -140,9 +142,23 @@ public record TempoMap(List<TempoChange> tempos, List<MeterChange> meters) {
         return Math.round(secondsAt(quarter) * rate.hertz());
     }
 
-    /** Quarter notes up to a frame. */
+    /**
+     * Quarter notes up to a frame. A bar, a beat or a change of tempo that falls between two frames stands at the nearest, so a frame is
+     * theirs when they come within half a frame: this is the one place where that tolerance is.
+     */
     public double quarterOf(long frame, SampleRate rate) {
-        return quarterAt(rate.seconds(frame));
+        double exact = quarterAt(rate.seconds(frame));
+        double reached = quarterAt((frame + HALF_A_FRAME) / rate.hertz());
+        int bar = barAt(Math.max(0, reached));
+        double barStart = quarterOfBar(bar);
+        double beat = 4.0 / meterOf(bar).unit();
+        double near = Math.max(exact, barStart + Math.floor((reached - barStart) / beat) * beat);
+        for (TempoChange change : tempos) {
+            if (change.quarter() > near && change.quarter() <= reached) {
+                near = change.quarter();
+            }
+        }
+        return near;
     }
 
     /** Frames that a number of bars of the tempo and meter at {@code frame} last. */

@@ -134,4 +134,94 @@ final class OutputFormatsTest {
         assertThat(SoundFile.examine(file).frames()).isEqualTo(frames);
         assertThat(OutsideTools.run(folder, "soxi", "-s", "cut.wav").trim()).isEqualTo("" + frames);
     }
+
+    @ParameterizedTest(name = "{0} Hz")
+    @ValueSource(ints = {44_100, 48_000, 96_000, 22_050})
+    void anMp3BeginsAndEndsWithTheSound(int hertz) throws Exception {
+        OutsideTools.run(
+                folder,
+                "sox",
+                "-R",
+                "-n",
+                "-r",
+                "" + hertz,
+                "-c",
+                "2",
+                "-b",
+                "24",
+                "a.wav",
+                "synth",
+                "1",
+                "whitenoise",
+                "vol",
+                "0.3",
+                "pad",
+                "0.25",
+                "0.3");
+        Mp3Writer.encode(folder.resolve("a.wav"), folder.resolve("a.mp3"));
+        OutsideTools.run(folder, "ffmpeg", "-nostdin", "-v", "error", "-i", "a.mp3", "back.wav");
+        OutsideTools.run(
+                folder,
+                "sox",
+                "a.wav",
+                "-r",
+                OutsideTools.run(folder, "soxi", "-r", "back.wav").trim(),
+                "as.wav");
+        double[] is = read("back.wav");
+        double[] must = read("as.wav");
+        assertThat(Math.abs(is.length - must.length)).isLessThanOrEqualTo(1);
+        double best = 0;
+        int shift = Integer.MAX_VALUE;
+        for (int lag = -40; lag <= 40; lag++) {
+            double sum = 0;
+            for (int i = 1_000; i < must.length - 1_000; i++) {
+                sum += must[i] * is[i + lag];
+            }
+            if (sum > best) {
+                best = sum;
+                shift = lag;
+            }
+        }
+        assertThat(shift).as("frames it is late").isBetween(-1, 1);
+    }
+
+    private double[] read(String file) throws IOException {
+        SoundInfo info = SoundFile.examine(folder.resolve(file));
+        double[][] samples = new double[info.channels()][(int) info.frames()];
+        try (PcmReader in = new PcmReader(folder.resolve(file), info)) {
+            in.read(0, samples[0].length, 0, samples, 0);
+        }
+        return samples[0];
+    }
+
+    @Test
+    void aDigestIsOfWhatIsLeftWhenAFileIsCut() throws Exception {
+        for (int frames : new int[] {1, 5_000, 32_768, 40_001}) {
+            String cut;
+            try (WavWriter out =
+                    new WavWriter(folder.resolve("cut" + frames), RATE, 1, SampleFormat.INT16, 40_001, null)) {
+                write(out, SampleFormat.INT16, 1, 40_001);
+                out.finish(frames);
+                cut = out.digest();
+            }
+            byte[] all = Files.readAllBytes(folder.resolve("cut" + frames));
+            SampleDigest plain = new SampleDigest();
+            plain.update(
+                    all,
+                    (int) SoundFile.examine(folder.resolve("cut" + frames))
+                            .layout()
+                            .offset(),
+                    2 * frames);
+            assertThat(cut).isEqualTo(plain.value());
+            all[all.length - 2] ^= 1;
+            SampleDigest other = new SampleDigest();
+            other.update(
+                    all,
+                    (int) SoundFile.examine(folder.resolve("cut" + frames))
+                            .layout()
+                            .offset(),
+                    2 * frames);
+            assertThat(cut).isNotEqualTo(other.value());
+        }
+    }
 }

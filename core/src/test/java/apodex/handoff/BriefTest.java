@@ -359,4 +359,32 @@ class BriefTest {
                 .map(Print::path)
                 .toList();
     }
+
+    @Test
+    void timeStampsBeforeMidnightAreRaisedByAnHourAndStayInStep() throws IOException {
+        Handoff asked = Handoff.named("x")
+                .with(Settings.OPEN.withLeadIn(2, null))
+                .withSections(List.of(new Section("A", stretch(0, 0.5)), new Section("B", stretch(1, 2))));
+        long leadIn = 2 * 72_000;
+        assertThat(plan(asked).sections())
+                .extracting(PlannedSection::startReference)
+                .containsExactly(3_600L * 48_000 - leadIn, 3_600L * 48_000 - leadIn + 48_000);
+        session = new Session(
+                session.song(),
+                session.rate(),
+                leadIn,
+                session.originated(),
+                session.panLaw(),
+                List.of(),
+                session.recordings(),
+                session.rows());
+        assertThat(plan(asked).sections())
+                .as("none is before midnight")
+                .extracting(PlannedSection::startReference)
+                .containsExactly(0L, 48_000L);
+    }
+
+    private static Stretch stretch(double from, double to) {
+        return new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, from), new Stretch.Point(Stretch.Unit.SECONDS, to));
+    }
 }

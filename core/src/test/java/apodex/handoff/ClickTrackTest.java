@@ -19,6 +19,8 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Where the knocks of a click fall, as the tempo map has it, and what one sounds like. */
 class ClickTrackTest {
@@ -142,5 +144,20 @@ class ClickTrackTest {
             crossings += samples[i] > 0 != samples[i + 1] > 0 ? 1 : 0;
         }
         return crossings;
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {97, 101, 113})
+    void theDownbeatIsThereWhereverARangeBegins(double tempo) {
+        Session session = session(tempo, "4/4", List.of(), List.of());
+        for (int bar = 2; bar < 200; bar++) {
+            long from = session.song().timeline().frameOfBar(bar, RATE);
+            long to = session.song().timeline().frameOfBar(bar + 1, RATE);
+            assertThat(knocks(session, RATE, passage(from, to, 0), false, true))
+                    .as("bar %d", bar)
+                    .hasSize(4)
+                    .first()
+                    .isEqualTo(new Knock(0, true));
+        }
     }
 }

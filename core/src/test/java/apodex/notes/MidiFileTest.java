@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import apodex.instrument.Note;
 import apodex.session.InstrumentRow;
+import apodex.session.Key;
 import apodex.session.Marker;
 import apodex.session.MixRow;
 import apodex.session.PanLaw;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.session.Strip;
+import apodex.time.FrameRange;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.SampleRate;
@@ -20,6 +22,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
 import javax.sound.midi.MidiSystem;
@@ -122,5 +125,74 @@ final class MidiFileTest {
         assertThat(new String(((MetaMessage) verse.getMessage()).getData(), StandardCharsets.UTF_8))
                 .isEqualTo("Verse");
         assertThat(verse.getTick()).as("90000 frames are three quarters at 96").isEqualTo(3 * 960);
+    }
+
+    @Test
+    void notesOfARangeLineUpWithItsSound() throws Exception {
+        SampleRate rate = new SampleRate(48_000);
+        Song song = new Song(
+                "Range",
+                "",
+                97.0,
+                Meter.parse("3/4"),
+                Key.parse("E♭ major"),
+                List.of(new TempoChange(6, 113, TempoChange.Way.JUMP), new TempoChange(12, 150, TempoChange.Way.GLIDE)),
+                List.of());
+        List<Note> notes = List.of(
+                new Note(0, 1, 60, 9),
+                new Note(5, 2, 61, 9),
+                new Note(6, 1, 62, 9),
+                new Note(9.5, 1, 63, 9),
+                new Note(11.5, 4, 64, 9),
+                new Note(12, 1, 65, 9));
+        InstrumentRow bell = new InstrumentRow("b", "Bell", "bell", notes, Strip.PLAIN);
+        Session session = new Session(song, rate, 0, "2026-01-01", List.of(), List.of(bell, MixRow.DEFAULT));
+        FrameRange range =
+                new FrameRange(song.timeline().frameOf(6, rate), song.timeline().frameOf(12, rate));
+        long leadIn = song.timeline().framesOfBarsAt(2, range.start(), rate);
+        Path file = folder.resolve("range.mid");
+        MidiFile.write(session, List.of(bell), range, leadIn, file);
+        Sequence sequence = MidiSystem.getSequence(file.toFile());
+        Map<Integer, double[]> found = new java.util.TreeMap<>();
+        Track track = sequence.getTracks()[1];
+        for (int i = 0; i < track.size(); i++) {
+            if (track.get(i).getMessage() instanceof ShortMessage message) {
+                int side = message.getData2() > 0 ? 0 : 1;
+                found.computeIfAbsent(message.getData1(), pitch -> new double[2])[side] =
+                        seconds(sequence, track.get(i).getTick());
+            }
+        }
+        assertThat(found.keySet())
+                .as("what is over before, or begins behind, is not there")
+                .containsExactly(61, 62, 63, 64);
+        found.forEach((pitch, times) -> {
+            Note note = notes.get(pitch - 60);
+            long on = Math.max(range.start(), song.timeline().frameOf(note.quarter(), rate));
+            long off = Math.min(range.end(), song.timeline().frameOf(note.quarter() + note.quarters(), rate));
+            assertThat(times[0])
+                    .as("%d struck", pitch)
+                    .isCloseTo(rate.seconds(leadIn + on - range.start()), within(5e-4));
+            assertThat(times[1])
+                    .as("%d let go", pitch)
+                    .isCloseTo(rate.seconds(leadIn + off - range.start()), within(5e-4));
+        });
+        byte[] key = ((MetaMessage) events(sequence.getTracks()[0], 0x59).get(0).getMessage()).getData();
+        assertThat(key).as("three flats, major").containsExactly(-3, 0);
+    }
+
+    private static double seconds(Sequence sequence, long tick) {
+        double seconds = 0;
+        double microseconds = 500_000;
+        long at = 0;
+        for (MidiEvent tempo : events(sequence.getTracks()[0], 0x51)) {
+            if (tempo.getTick() > tick) {
+                break;
+            }
+            seconds += (tempo.getTick() - at) * microseconds / 1e6 / sequence.getResolution();
+            byte[] data = ((MetaMessage) tempo.getMessage()).getData();
+            microseconds = (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF;
+            at = tempo.getTick();
+        }
+        return seconds + (tick - at) * microseconds / 1e6 / sequence.getResolution();
     }
 }

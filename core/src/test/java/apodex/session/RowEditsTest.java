@@ -2,6 +2,8 @@ package apodex.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.SampleFormat;
 import apodex.instrument.Instruments;
@@ -121,7 +123,7 @@ final class RowEditsTest {
     @Test
     void everythingMovesLaterByWholeBars() {
         Session later = new ShiftSession(2).applyTo(SESSION);
-        long frames = 48_000 * 3 / 2 + 48_000 * 3; // a bar of three beats at 120, and one at 60
+        long frames = 2 * 72_000; // two bars of three beats at 120, though the second now is at 60
         assertThat(later.audioRows().get(0).clips().get(0).position()).isEqualTo(100 + frames);
         assertThat(later.rows().get(0).strip().faderMoves()).containsExactly(new Move(5 + frames, -3));
         assertThat(later.markers()).containsExactly(new Marker(480 + frames, "Verse"));
@@ -203,5 +205,61 @@ final class RowEditsTest {
                 .isThrownBy(() -> edit.applyTo(SESSION))
                 .satisfies(refused -> assertThat(refused.field()).isEqualTo(field))
                 .withMessageContaining(words);
+    }
+
+    @Test
+    void shiftedMusicStaysOnItsBarsAcrossAGlideAndAMeterChange() {
+        Song song = new Song(
+                "Shifted",
+                "",
+                97.0,
+                new Meter(3, 4),
+                null,
+                List.of(new TempoChange(6, 140, TempoChange.Way.GLIDE), new TempoChange(12, 60, TempoChange.Way.JUMP)),
+                List.of(new MeterChange(3, new Meter(7, 8))));
+        Session before = SESSION.withSong(song);
+        Session after = new ShiftSession(5).applyTo(before);
+        SampleRate rate = before.rate();
+        long frames = Math.round(5 * 3 * 60 / 97.0 * 48_000);
+        for (int bar = 1; bar < 40; bar++) {
+            assertThat((double) after.song().timeline().frameOfBar(bar + 5, rate))
+                    .as("bar %d", bar)
+                    .isCloseTo(before.song().timeline().frameOfBar(bar, rate) + frames, within(1.0));
+        }
+        assertThat(after.audioRows().get(0).clips().get(0).position())
+                .isEqualTo(before.audioRows().get(0).clips().get(0).position() + frames);
+    }
+
+    @Test
+    void anIdIsNeverUsedAgain() {
+        Session copied = new DuplicateRow("r2").applyTo(SESSION);
+        String first = copied.rows().stream()
+                .map(Row::id)
+                .filter(id -> SESSION.row(id).isEmpty())
+                .findFirst()
+                .orElseThrow();
+        Session again = new DuplicateRow("r2").applyTo(new RemoveRow(first).applyTo(copied));
+        assertThat(again.row(first))
+                .as("what a handoff says of the row that is gone is not the new one's")
+                .isEmpty();
+        assertThat(again.rows()).hasSameSizeAs(copied.rows());
+    }
+
+    @Test
+    void aDateThatNoCalendarKnowsIsRefused() {
+        for (String date : new String[] {"2026-02-30", "yesterday", "", "2026-1-1"}) {
+            Session session = new Session(
+                    SESSION.song(),
+                    SESSION.rate(),
+                    0,
+                    date,
+                    SESSION.panLaw(),
+                    List.of(),
+                    SESSION.recordings(),
+                    SESSION.rows());
+            assertThatThrownBy(() -> SessionRules.checked(session))
+                    .isInstanceOf(EditRefused.class)
+                    .hasMessageContaining("year-month-day");
+        }
     }
 }

@@ -7,7 +7,6 @@ import apodex.audio.SoundFile;
 import apodex.measure.Overview;
 import apodex.measure.OverviewScan;
 import apodex.session.Recording;
-import apodex.time.SampleRate;
 import java.io.IOException;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
@@ -56,7 +55,7 @@ public final class TestRecordings implements MeasuredRecordings {
             OverviewScan.write(reader, folder.resolve(name + ".overview"));
         }
         SampleFormat sample = info.sample();
-        return new Recording(name, name, new SampleRate(48_000), info.channels(), sample, info.frames(), null, null);
+        return new Recording(name, name, info.rate(), info.channels(), sample, info.frames(), null, null);
     }
 
     @Override

@@ -105,4 +105,35 @@ final class TempoMapTest {
         assertThat(range.intersection(new FrameRange(30, 40)).isEmpty()).isTrue();
         assertThatThrownBy(() -> new FrameRange(5, 4)).hasMessageContaining("cannot end");
     }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {97, 101, 113, 120, 133.3})
+    void aFrameThatABarWasRoundedToBelongsToIt(double tempo) {
+        for (int hertz : new int[] {44_100, 48_000}) {
+            SampleRate rate = new SampleRate(hertz);
+            TempoMap map = TempoMap.steady(tempo, new Meter(3, 4));
+            for (int bar = 2; bar <= 391; bar++) {
+                long frame = map.frameOfBar(bar, rate);
+                assertThat(map.barAt(map.quarterOf(frame, rate))).isEqualTo(bar);
+                assertThat(map.quarterOf(frame, rate)).isGreaterThanOrEqualTo(map.quarterOfBar(bar));
+                assertThat(map.barAt(map.quarterOf(frame - 1, rate))).isEqualTo(bar - 1);
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {2, 3, 5, 8, 13, 21, 34})
+    void aLeadInTakesTheTempoThatJumpsInWhereTheRangeBegins(int bar) {
+        for (double before : new double[] {97, 101, 113}) {
+            double quarter = 4.0 * (bar - 1);
+            TempoMap map = new TempoMap(
+                    List.of(
+                            new TempoChange(0, before, TempoChange.Way.JUMP),
+                            new TempoChange(quarter, 60, TempoChange.Way.JUMP)),
+                    List.of(new MeterChange(1, Meter.FOUR_FOUR)));
+            assertThat(map.framesOfBarsAt(1, map.frameOfBar(bar, RATE), RATE)).isEqualTo(4 * 48_000);
+            assertThat(map.framesOfBarsAt(1, map.frameOfBar(bar, RATE) - 1, RATE))
+                    .isEqualTo(Math.round(240 / before * 48_000));
+        }
+    }
 }

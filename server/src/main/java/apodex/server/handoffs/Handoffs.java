@@ -79,8 +79,9 @@ public class Handoffs {
             throw stale(id);
         }
         SessionState session = sessions.get(stored.sessionId());
-        Plan plan = plan(session, handoff);
-        if (mapper.update(id, stored.revision(), handoff) == 0) {
+        Handoff possible = Planner.withoutLost(session.session(), handoff, stored.handoff());
+        Plan plan = plan(session, possible);
+        if (mapper.update(id, stored.revision(), possible) == 0) {
             throw stale(id);
         }
         return state(find(id), session, plan);

@@ -114,7 +114,7 @@ record RunView(
                 .toList();
         Proof proof = run.state() == RunState.DONE && run.proof() != null
                 ? run.proof()
-                : new Proof(List.of(), List.of(), List.of(), List.of());
+                : new Proof(List.of(), List.of(), List.of(), List.of(), List.of());
         return new RunView(
                 run.id(),
                 run.handoffId(),
