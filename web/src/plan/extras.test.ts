@@ -9,7 +9,7 @@ test('the click stands where it is printed, all others come last', () => {
   const click = print('apodex:click', '00_Click.wav');
   const tuba = print('r1', '01_Tuba.wav');
   expect(extras(plan([click, tuba])).first).toEqual([{ name: 'Click', words: 'made from the tempo map', files: ['00_Click.wav'] }]);
-  const all = extras(plan([tuba, click], { notes: [{ file: '02_Kit.mid', folder: 'MIDI', row: 'kit' }], listening: ['Reference/Mix.mp3', ''], document: true }));
+  const all = extras(plan([tuba, click], { notes: [{ file: '02_Kit.mid', folder: 'MIDI', row: 'kit', section: 0 }], listening: ['Reference/Mix.mp3', ''], document: true }));
   expect(all.first).toEqual([]);
   expect(all.last.map((each) => [each.name, each.files])).toEqual([['Click', ['00_Click.wav']], ['Notes', ['02_Kit.mid']], ['To listen to', ['Mix.mp3']], ['The session itself', []]]);
 });

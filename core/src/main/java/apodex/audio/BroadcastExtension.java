@@ -37,6 +37,18 @@ public record BroadcastExtension(
     /** The bytes up to and with TimeReference: a chunk cut after it still places its recording. */
     private static final int NEEDED_BYTES = DESCRIPTION + ORIGINATOR + REFERENCE + DATE + TIME + 8;
 
+    /** The same for a file that came to have one channel (EBU R 98: M). */
+    public BroadcastExtension mono() {
+        return new BroadcastExtension(
+                description,
+                originator,
+                originatorReference,
+                originationDate,
+                originationTime,
+                timeReference,
+                codingHistory.replace("M=stereo", "M=mono"));
+    }
+
     /** Reads a chunk's body; null when it is too short to hold a time reference. */
     static BroadcastExtension parse(byte[] body) {
         if (body.length < NEEDED_BYTES) {

@@ -42,7 +42,7 @@ public final class ByHand {
                             ? "the range"
                             : handoff.sections().size() + " sections");
         }
-        said.addAll(settings(handoff.settings()));
+        said.addAll(handoff.settings().said());
         return said;
     }
 
@@ -55,28 +55,6 @@ public final class ByHand {
                 handoff.leftOut().stream()
                         .filter(choice -> isAsked(plan, choice))
                         .toList());
-    }
-
-    /** Names of the settings that say something. */
-    static List<String> settings(Settings set) {
-        List<String> said = new ArrayList<>();
-        add(said, set.format(), "the kind of file");
-        add(said, set.depth(), "the sample format");
-        add(said, set.rate(), "the rate");
-        add(said, set.sides(), "the channels");
-        add(said, set.leadInBars(), "the lead-in");
-        add(said, set.count(), "the count");
-        add(said, set.click(), "the click");
-        add(said, set.tailSeconds(), "the tail");
-        add(said, set.returns(), "returns");
-        add(said, set.dynamics(), "shared dynamics");
-        add(said, set.takes(), "other takes");
-        add(said, set.notes(), "notes");
-        add(said, set.listening(), "the MP3");
-        add(said, set.document(), "the session document");
-        add(said, set.folders(), "folders");
-        add(said, set.naming(), "file names");
-        return said;
     }
 
     private static boolean isAsked(Plan plan, Handoff.Choice choice) {
@@ -94,12 +72,6 @@ public final class ByHand {
     private static void count(List<String> said, long number, String one, String many) {
         if (number > 0) {
             said.add(number + " " + (number == 1 ? one : many));
-        }
-    }
-
-    private static void add(List<String> said, Object value, String name) {
-        if (value != null) {
-            said.add(name);
         }
     }
 }

@@ -8,6 +8,17 @@ import java.util.stream.Collectors;
 
 /** Says in words what a handoff asks for otherwise than it did. */
 public final class Changes {
+    /** Settings of which it is said above what they are and were. */
+    private static final List<String> SAID_IN_FULL = List.of(
+            "the sample format",
+            "the rate",
+            "the kind of file",
+            "the lead-in",
+            "the count",
+            "the tail",
+            "returns",
+            "shared dynamics");
+
     private Changes() {}
 
     /** One sentence for each kind of difference; empty for none. */
@@ -35,6 +46,11 @@ public final class Changes {
         }
         if (!before.sections().equals(now.sections())) {
             said.add("Another range.");
+        }
+        List<String> others = old.differences(set);
+        others.removeAll(SAID_IN_FULL);
+        if (!others.isEmpty()) {
+            said.add("Set otherwise: " + some(others) + ".");
         }
         List<String> gone = missing(planNow, planBefore);
         List<String> added = missing(planBefore, planNow);

@@ -95,7 +95,7 @@ public final class Cover {
                     && inside.stream()
                             .anyMatch(row -> !row.equals(later)
                                     && outgoing.ways()
-                                            .reaches(
+                                            .passes(
                                                     row,
                                                     later,
                                                     outgoing.sharing().returns()))) {

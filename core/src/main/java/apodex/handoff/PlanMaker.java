@@ -49,7 +49,6 @@ final class PlanMaker {
     /** The stations of the row whose prints are being made. */
     private Set<Station> planned = Set.of();
 
-    /** @param session as the handoff sees it */
     PlanMaker(
             Outgoing outgoing,
             Handoff handoff,

@@ -123,7 +123,6 @@ public final class Planner {
     }
 
     private Plan plan(List<Row> order, List<PlannedSection> sections, SampleRate rate) {
-        Settings settings = handoff.settled();
         Map<String, StereoImage.Kind> kinds = new LinkedHashMap<>();
         images.forEach((row, image) -> kinds.put(row, image.kind()));
         Outgoing outgoing = new Outgoing(session, sharing(handoff), kinds);

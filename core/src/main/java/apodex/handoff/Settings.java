@@ -7,6 +7,15 @@ import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
 
 /**
  * What holds for all files. Whatever is null is left to what stands behind: to the brief, and then to what is usual.
@@ -30,24 +39,43 @@ import jakarta.annotation.Nullable;
  * @param splitMegabytes largest zip, in millions of bytes, 10 at least; usually one zip, however large
  */
 public record Settings(
-        @Nullable Depth depth,
-        @Nullable Format format,
-        @Nullable SampleRate rate,
-        @Nullable Returns returns,
-        @Nullable Dynamics dynamics,
-        @Nullable Sides sides,
-        @Nullable Integer leadInBars,
-        @Nullable Boolean count,
-        @Nullable Click click,
-        @Nullable Double tailSeconds,
-        @Nullable Boolean takes,
-        @Nullable Boolean notes,
-        @Nullable Boolean listening,
-        @Nullable Boolean document,
-        @Nullable Folders folders,
-        @Nullable NameStyle naming,
-        @Nullable Integer splitMegabytes) {
+        @Called("the sample format") @Nullable Depth depth,
+        @Called("the kind of file") @Nullable Format format,
+        @Called("the rate") @Nullable SampleRate rate,
+        @Called("returns") @Nullable Returns returns,
+        @Called("shared dynamics") @Nullable Dynamics dynamics,
+        @Called("the channels") @Nullable Sides sides,
+        @Called("the lead-in") @Nullable Integer leadInBars,
+        @Called("the count") @Nullable Boolean count,
+        @Called("the click") @Nullable Click click,
+        @Called("the tail") @Nullable Double tailSeconds,
+        @Called("other takes") @Nullable Boolean takes,
+        @Called("notes") @Nullable Boolean notes,
+        @Called("the MP3") @Nullable Boolean listening,
+        @Called("the session document") @Nullable Boolean document,
+        @Called("folders") @Nullable Folders folders,
+        @Called("file names") @Nullable NameStyle naming,
+        @Called("the largest zip") @Nullable Integer splitMegabytes) {
     private static final int SMALLEST_SPLIT = 10;
+    private static final List<RecordComponent> FIELDS = List.of(Settings.class.getRecordComponents());
+    /** Nothing said. */
+    public static final Settings OPEN = of(new Object[FIELDS.size()]);
+    /** What holds when nobody says anything. Depth, rate, tail and size of zips stay open: they follow the session. */
+    public static final Settings USUAL = OPEN.withFormat(Format.WAV)
+            .withSharing(Returns.OWN_FILES, Dynamics.IN_PLACE)
+            .withSides(Sides.AUTOMATIC)
+            .withLeadIn(0, false)
+            .withClick(Click.NONE)
+            .withExtras(false, true, false, false)
+            .withFolders(Folders.KIND)
+            .withNaming(NameStyle.USUAL);
+
+    /** What people call a setting. */
+    @Retention(RetentionPolicy.RUNTIME)
+    @Target(ElementType.RECORD_COMPONENT)
+    @interface Called {
+        String value();
+    }
 
     public Settings {
         if (splitMegabytes != null && splitMegabytes < SMALLEST_SPLIT) {
@@ -56,283 +84,116 @@ public record Settings(
         }
     }
 
-    /** Nothing said. */
-    public static final Settings OPEN = new Settings(
-            null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null);
-    /** What holds when nobody says anything. Depth, rate and tail stay open: they follow the session. */
-    public static final Settings USUAL = new Settings(
-            null,
-            Format.WAV,
-            null,
-            Returns.OWN_FILES,
-            Dynamics.IN_PLACE,
-            Sides.AUTOMATIC,
-            0,
-            false,
-            Click.NONE,
-            null,
-            false,
-            true,
-            false,
-            false,
-            Folders.KIND,
-            NameStyle.USUAL,
-            null);
-
     /** These, and where they say nothing, the others. */
     public Settings over(Settings other) {
-        return new Settings(
-                or(depth, other.depth),
-                or(format, other.format),
-                or(rate, other.rate),
-                or(returns, other.returns),
-                or(dynamics, other.dynamics),
-                or(sides, other.sides),
-                or(leadInBars, other.leadInBars),
-                or(count, other.count),
-                or(click, other.click),
-                or(tailSeconds, other.tailSeconds),
-                or(takes, other.takes),
-                or(notes, other.notes),
-                or(listening, other.listening),
-                or(document, other.document),
-                or(folders, other.folders),
-                or(naming, other.naming),
-                or(splitMegabytes, other.splitMegabytes));
+        Object[] values = values();
+        Object[] behind = other.values();
+        for (int i = 0; i < values.length; i++) {
+            values[i] = values[i] == null ? behind[i] : values[i];
+        }
+        return of(values);
     }
 
-    private static <T> T or(T mine, T other) {
-        return mine == null ? other : mine;
+    /** Names of the settings that say something. */
+    List<String> said() {
+        return OPEN.differences(this);
+    }
+
+    /** Names of the settings that another says otherwise. */
+    List<String> differences(Settings other) {
+        Object[] mine = values();
+        Object[] theirs = other.values();
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i < mine.length; i++) {
+            if (!Objects.equals(mine[i], theirs[i])) {
+                names.add(FIELDS.get(i).getAnnotation(Called.class).value());
+            }
+        }
+        return names;
+    }
+
+    private Object[] values() {
+        Object[] values = new Object[FIELDS.size()];
+        for (int i = 0; i < values.length; i++) {
+            try {
+                values[i] = FIELDS.get(i).getAccessor().invoke(this);
+            } catch (ReflectiveOperationException e) {
+                throw new IllegalStateException("A record cannot read itself.", e);
+            }
+        }
+        return values;
+    }
+
+    private static Settings of(Object[] values) {
+        try {
+            return (Settings) Settings.class.getDeclaredConstructors()[0].newInstance(values);
+        } catch (InvocationTargetException e) {
+            throw e.getCause() instanceof IllegalArgumentException refused
+                    ? refused
+                    : new IllegalStateException(e.getCause());
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("A record cannot make itself.", e);
+        }
+    }
+
+    private Settings with(String name, Object value) {
+        Object[] values = values();
+        for (int i = 0; i < values.length; i++) {
+            if (FIELDS.get(i).getName().equals(name)) {
+                values[i] = value;
+            }
+        }
+        return of(values);
     }
 
     public Settings withDepth(Depth other) {
-        return new Settings(
-                other,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("depth", other);
     }
 
     public Settings withFormat(Format other) {
-        return new Settings(
-                depth,
-                other,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("format", other);
     }
 
     public Settings withRate(SampleRate other) {
-        return new Settings(
-                depth,
-                format,
-                other,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("rate", other);
     }
 
     public Settings withSharing(Returns newReturns, Dynamics newDynamics) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                newReturns,
-                newDynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("returns", newReturns).with("dynamics", newDynamics);
+    }
+
+    public Settings withSides(Sides other) {
+        return with("sides", other);
     }
 
     public Settings withLeadIn(Integer bars, Boolean counted) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                bars,
-                counted,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("leadInBars", bars).with("count", counted);
     }
 
     public Settings withClick(Click other) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                other,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("click", other);
     }
 
     public Settings withTail(Double seconds) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                seconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("tailSeconds", seconds);
     }
 
     public Settings withExtras(Boolean newTakes, Boolean newNotes, Boolean newListening, Boolean newDocument) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                newTakes,
-                newNotes,
-                newListening,
-                newDocument,
-                folders,
-                naming,
-                splitMegabytes);
+        return with("takes", newTakes)
+                .with("notes", newNotes)
+                .with("listening", newListening)
+                .with("document", newDocument);
     }
 
     public Settings withFolders(Folders other) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                other,
-                naming,
-                splitMegabytes);
+        return with("folders", other);
     }
 
     public Settings withNaming(NameStyle other) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                other,
-                splitMegabytes);
+        return with("naming", other);
     }
 
     public Settings withSplit(Integer megabytes) {
-        return new Settings(
-                depth,
-                format,
-                rate,
-                returns,
-                dynamics,
-                sides,
-                leadInBars,
-                count,
-                click,
-                tailSeconds,
-                takes,
-                notes,
-                listening,
-                document,
-                folders,
-                naming,
-                megabytes);
+        return with("splitMegabytes", megabytes);
     }
 }

@@ -84,7 +84,8 @@ public final class AddToSession {
         if (row != null) {
             take(row, loose, at);
         } else {
-            loose.forEach(sound -> SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added));
+            loose.forEach(sound ->
+                    SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added, RowIds::fresh));
         }
         notes(sorted);
         sorted.documents.forEach(
@@ -176,8 +177,8 @@ public final class AddToSession {
     private void take(String rowId, List<Sorted.Sound> sounds, long at) {
         Row row = SessionEdit.row(session, rowId);
         if (!(row instanceof AudioRow audio) || sounds.isEmpty()) {
-            sounds.forEach(
-                    sound -> SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added));
+            sounds.forEach(sound ->
+                    SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added, RowIds::fresh));
             return;
         }
         List<Clip> clips = new ArrayList<>();

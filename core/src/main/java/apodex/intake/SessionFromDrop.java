@@ -10,7 +10,6 @@ import apodex.session.MixRow;
 import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.Row;
-import apodex.session.RowIds;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
@@ -21,6 +20,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
  * Lays a session out from what was dropped. A session document is the session; timelines and clip lists give rows with
@@ -230,8 +230,17 @@ public final class SessionFromDrop {
                 : null;
     }
 
-    /** One row for every pair of channels, named as the file names them. @return the first row's id */
-    static String addRows(Sorted.Sound sound, long position, SampleRate rate, List<Row> rows) {
+    private static String addRows(Sorted.Sound sound, long position, SampleRate rate, List<Row> rows) {
+        return addRows(sound, position, rate, rows, () -> freeId(rows));
+    }
+
+    /**
+     * One row for every pair of channels, named as the file names them.
+     *
+     * @param ids for the new rows
+     * @return the first row's id
+     */
+    static String addRows(Sorted.Sound sound, long position, SampleRate rate, List<Row> rows, Supplier<String> ids) {
         Recording recording = sound.recording();
         String first = null;
         String stem = Drop.stem(recording.fileName());
@@ -244,7 +253,7 @@ public final class SessionFromDrop {
                             ? NoteRows.safe(told)
                             : stem + " ch " + (channel + 1) + (width == 2 ? "-" + (channel + 2) : "");
             Clip clip = new Clip(recording.sha256(), channel, width, position, 0, recording.framesAt(rate), 0, 0, 0);
-            String id = RowIds.fresh();
+            String id = ids.get();
             first = first == null ? id : first;
             AudioRow row = new AudioRow(id, name, List.of(clip));
             rows.add(
@@ -253,5 +262,15 @@ public final class SessionFromDrop {
                             : row.withAbout(About.NOTHING.withNote(sound.facts().note())));
         }
         return first;
+    }
+
+    private static String freeId(List<Row> rows) {
+        int highest = rows.stream()
+                .map(Row::id)
+                .filter(id -> id.matches("r[0-9]{1,8}"))
+                .mapToInt(id -> Integer.parseInt(id.substring(1)))
+                .max()
+                .orElse(0);
+        return "r" + (highest + 1);
     }
 }

@@ -4,10 +4,10 @@ import apodex.audio.PcmReader;
 import apodex.proof.Culprit.Kind;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Holds a file against what it should be, and says what has become of it. Both are read as streams, however long they are. */
 final class Comparison implements AutoCloseable {
@@ -16,6 +16,8 @@ final class Comparison implements AutoCloseable {
     private static final double EXPLAINED = 1e-3;
     /** Stretches in which a shift is looked for. */
     private static final int MOST_STRETCHES = 12;
+    /** Differences below -60 dBFS are called samples that differ, not another sound. */
+    private static final double SMALL = 1e-3;
     /** A change of level below this, in dB, is none. */
     private static final double SAME_LEVEL_DB = 0.02;
 
@@ -53,7 +55,7 @@ final class Comparison implements AutoCloseable {
         }
         if (actual.info().frames() != frames) {
             long more = actual.info().frames() - frames;
-            return found(more < 0 ? Kind.SHORT : Kind.LONG, Math.abs(more));
+            return found(more < 0 ? Kind.SHORT : Kind.LONG, (double) Math.abs(more));
         }
         Sums plain = sums(0);
         if (plain.is() == 0) {
@@ -67,15 +69,15 @@ final class Comparison implements AutoCloseable {
         if (best != null && best.kind() != Kind.NOISE) {
             return best;
         }
-        if (best == null || plain.differing > frames / 2) {
-            for (int shift : shifts()) {
-                Sums shifted = sums(shift);
-                if (shift != 0 && shifted.explains() && shifted.left() < plain.left() / 100) {
-                    return found(Kind.SHIFTED, shift);
-                }
+        for (int shift : shifts(plain)) {
+            Sums shifted = sums(shift);
+            if (shifted.explains() && shifted.left() < plain.left() / 100) {
+                return found(Kind.SHIFTED, shift);
             }
         }
-        return best != null || plain.leftIsSmall() ? found(Kind.NOISE, plain.differing) : found(Kind.ALTERED, 0);
+        return best != null || plain.loudestDifference < SMALL
+                ? found(Kind.NOISE, (double) plain.differing)
+                : found(Kind.ALTERED, 0);
     }
 
     private Culprit levelOrNoise(Sums sums) {
@@ -86,7 +88,7 @@ final class Comparison implements AutoCloseable {
         if (Math.abs(db - 20 * Math.log10(2)) < SAME_LEVEL_DB) {
             return found(Kind.TWICE, db);
         }
-        return Math.abs(db) > SAME_LEVEL_DB ? found(Kind.LEVEL, db) : found(Kind.NOISE, sums.differing);
+        return Math.abs(db) > SAME_LEVEL_DB ? found(Kind.LEVEL, db) : found(Kind.NOISE, (double) sums.differing);
     }
 
     private Culprit sides(Sums sums) {
@@ -104,9 +106,24 @@ final class Comparison implements AutoCloseable {
         private final double[] is = new double[2];
         private final double[] must = new double[2];
         private double both;
-        private double plainLeft;
+        private double loudestDifference;
         private double leftExchanged;
         private long differing;
+        private long isFirst = -1;
+        private long mustFirst = -1;
+        private long isLast = -1;
+        private long mustLast = -1;
+
+        void edges(long frame, boolean isSounds, boolean mustSounds) {
+            if (isSounds) {
+                isFirst = isFirst < 0 ? frame : isFirst;
+                isLast = frame;
+            }
+            if (mustSounds) {
+                mustFirst = mustFirst < 0 ? frame : mustFirst;
+                mustLast = frame;
+            }
+        }
 
         double is() {
             return is[0] + is[1];
@@ -125,10 +142,6 @@ final class Comparison implements AutoCloseable {
         boolean explains() {
             return factor() != 0 && left() <= EXPLAINED * is();
         }
-
-        boolean leftIsSmall() {
-            return plainLeft <= 0.1 * (must[0] + must[1]);
-        }
     }
 
     /** @param shift frames by which the file may be late */
@@ -142,17 +155,22 @@ final class Comparison implements AutoCloseable {
             read(must, first - shift, count, b);
             for (int i = 0; i < count; i++) {
                 boolean differs = false;
+                boolean isSounds = false;
+                boolean mustSounds = false;
                 for (int c = 0; c < channels; c++) {
                     double x = a[c][i];
                     double y = b[c][i];
                     sums.is[c] += x * x;
                     sums.must[c] += y * y;
                     sums.both += x * y;
-                    sums.plainLeft += (x - y) * (x - y);
+                    sums.loudestDifference = Math.max(sums.loudestDifference, Math.abs(x - y));
                     double other = x - b[channels - 1 - c][i];
                     sums.leftExchanged += other * other;
                     differs |= x != y;
+                    isSounds |= x != 0;
+                    mustSounds |= y != 0;
                 }
+                sums.edges(first + i, isSounds, mustSounds);
                 sums.differing += differs ? 1 : 0;
             }
         }
@@ -172,7 +190,8 @@ final class Comparison implements AutoCloseable {
         }
     }
 
-    private List<Integer> shifts() throws IOException {
+    /** What a shift could be: as both begin, as both end, and what the correlation says. */
+    private List<Integer> shifts(Sums plain) throws IOException {
         int most = (int) Math.min(frames, wanted.info().rate().hertz());
         ShiftFinder finder = new ShiftFinder(most);
         int stretch = finder.stretch();
@@ -187,9 +206,11 @@ final class Comparison implements AutoCloseable {
                 finder.add(late[c], early[c]);
             }
         }
-        List<Integer> shifts = new ArrayList<>(new LinkedHashSet<>(finder.shifts()));
-        shifts.removeIf(shift -> shift == 0);
-        return shifts;
+        Set<Integer> shifts = new LinkedHashSet<>(
+                List.of((int) (plain.isFirst - plain.mustFirst), (int) (plain.isLast - plain.mustLast)));
+        shifts.addAll(finder.shifts());
+        shifts.removeIf(shift -> shift == 0 || Math.abs(shift) > most);
+        return List.copyOf(shifts);
     }
 
     @Override

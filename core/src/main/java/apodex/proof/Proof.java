@@ -1,5 +1,6 @@
 package apodex.proof;
 
+import apodex.handoff.Plan;
 import java.util.List;
 
 /**
@@ -23,5 +24,24 @@ public record Proof(
         sums = sums == null ? List.of() : List.copyOf(sums); // proofs of before sums were made have none
         faults = faults == null ? List.of() : List.copyOf(faults);
         received = received == null ? List.of() : List.copyOf(received);
+    }
+
+    /**
+     * One that could not be made: of no file anything is known.
+     *
+     * @param why a sentence for people
+     */
+    public static Proof notMade(Plan plan, String why) {
+        List<FileProof> files = plan.prints().stream()
+                .map(print -> FileProof.unread(
+                        print.file(), print.folder(), plan.rate(), plan.depth().sample(), print.channels(), why))
+                .toList();
+        Verdict verdict = new Verdict(
+                Verdict.Grade.WRONG,
+                "Not read back",
+                why + " Whether the files are what was printed is not known; read them again.",
+                List.of(),
+                Verdict.Remedy.NONE);
+        return new Proof(files, List.of(verdict), List.of(), List.of(), List.of());
     }
 }

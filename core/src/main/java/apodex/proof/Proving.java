@@ -9,6 +9,7 @@ import apodex.handoff.Printing;
 import apodex.handoff.Settings;
 import apodex.session.Session;
 import apodex.signal.Recordings;
+import apodex.signal.UnreadableRecording;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -16,6 +17,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -90,7 +92,7 @@ public final class Proving {
         for (int i = 0; i < plan.prints().size(); i++) {
             int index = i;
             if (!faults.containsKey(i)) {
-                first.of(plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
+                expected(first, plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
             }
         }
         List<SumProof> sums = new ArrayList<>();
@@ -99,7 +101,7 @@ public final class Proving {
         ReceivedCheck raw = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads);
         for (SumCheck.Result each : new SumCheck(outgoing, plan, printed.prints(), files, faults).all()) {
             boolean meant = each.sum().whyNot().isEmpty();
-            ReceivedProof proof = meant ? each.received() : raw.of(sums.size(), proofs, faults, told::isCancelled);
+            ReceivedProof proof = meant ? each.received() : received(raw, sums.size(), proofs, faults);
             sums.add(each.sum());
             if (proof != null) {
                 received.add(proof);
@@ -116,6 +118,24 @@ public final class Proving {
         }
         List<Verdict> verdicts = Verdicts.of(plan, proofs, expected, sums, received, faults, altered);
         return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()));
+    }
+
+    /** Whoever reads a run again may not have its recordings any more: then nothing is known of where its sounds begin. */
+    private static Optional<FirstSound.Expected> expected(FirstSound first, Print print) throws IOException {
+        try {
+            return first.of(print);
+        } catch (UnreadableRecording gone) {
+            return Optional.empty();
+        }
+    }
+
+    private ReceivedProof received(ReceivedCheck raw, int section, List<FileProof> proofs, Map<Integer, Culprit> faults)
+            throws IOException {
+        try {
+            return raw.of(section, proofs, faults, told::isCancelled);
+        } catch (UnreadableRecording gone) {
+            return null;
+        }
     }
 
     private void again(List<Print> prints, Path folder) throws IOException {

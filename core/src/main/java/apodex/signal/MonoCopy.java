@@ -26,7 +26,7 @@ final class MonoCopy {
                 tap.container(),
                 tap.trimDb(),
                 tap.file(),
-                tap.broadcast(),
+                tap.broadcast() == null ? null : tap.broadcast().mono(),
                 tap.ditherSeed());
         try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo));
                 SoundWriter out = TapFile.open(mono, frames)) {

@@ -177,10 +177,17 @@ public final class Ways {
         from.get(row).stream().filter(each -> withSends || each.tap == null).forEach(each -> into.add(each.to));
     }
 
-    /** Whether sound of a row can reach another's inputs by these ways. */
-    public boolean reaches(Row row, Row target, Returns returns) {
-        long[] at = to(place(target), returns == Returns.SHARED_OUT);
-        return afterInserts(place(row), at, returns == Returns.SHARED_OUT) != 0;
+    /** Whether anything that a file of a row carries passes another row on its way to the mix. */
+    public boolean passes(Row row, Row other, Returns returns) {
+        boolean shared = returns == Returns.SHARED_OUT;
+        long[] at = to(place(other), shared);
+        if (afterInserts(place(row), at, shared) != 0) {
+            return true;
+        }
+        return shared
+                && senders(row).stream()
+                        .mapToInt(this::place)
+                        .anyMatch(sender -> sender != place(row) && sent(sender, at) != 0);
     }
 
     /**
@@ -221,14 +228,19 @@ public final class Ways {
         return share;
     }
 
-    /** What a sender in a bus sends past it. */
-    private void addSends(int sender, long[] beside, long[] share) {
+    private long sent(int sender, long[] at) {
         long sent = 0;
         for (Connection each : from.get(sender)) {
             if (each.tap != null && (each.tap == Send.From.BEFORE_FADER || isOpen[sender])) {
-                sent = plus(sent, times(each.value, beside[each.to]));
+                sent = plus(sent, times(each.value, at[each.to]));
             }
         }
+        return sent;
+    }
+
+    /** What a sender in a bus sends past it. */
+    private void addSends(int sender, long[] beside, long[] share) {
+        long sent = sent(sender, beside);
         if (sent == 0) {
             return;
         }

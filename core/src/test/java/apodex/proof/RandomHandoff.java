@@ -88,8 +88,7 @@ final class RandomHandoff {
         } else if (one(2)) {
             brief = one(2) ? Brief.GROUPS : Brief.FOR_OVERDUBS;
         }
-        Handoff asked =
-                Handoff.named("somebody").with(brief).with(settings(brief)).withSections(sections());
+        Handoff asked = Handoff.named("somebody").with(brief).with(settings()).withSections(sections());
         boolean byHand = one(3);
         this.handoff = byHand ? byHand(asked) : trimmed(asked);
         this.mustAddUp = !byHand
@@ -244,7 +243,7 @@ final class RandomHandoff {
                     plain || one(2) ? 0 : random.nextInt(-12, 3),
                     in,
                     out,
-                    one(8) ? inserts(1) : List.of(),
+                    one(8) ? plainInserts() : List.of(),
                     one(12),
                     one(10)));
             at += one(4) ? frames / 2 : frames + random.nextInt(rate.hertz() / 4);
@@ -304,6 +303,10 @@ final class RandomHandoff {
         return strip.withSends(sent);
     }
 
+    private List<Insert> plainInserts() {
+        return inserts(1).stream().map(insert -> insert.keyedBy(null)).toList();
+    }
+
     private List<Insert> inserts(int most) {
         List<Insert> inserts = new ArrayList<>();
         for (int count = one(2) ? 0 : random.nextInt(most + 1); count > 0; count--) {
@@ -346,7 +349,7 @@ final class RandomHandoff {
         return new Brief("Own", any(List.of(Brief.Rows.values())), stations, Settings.OPEN);
     }
 
-    private Settings settings(Brief brief) {
+    private Settings settings() {
         Format format = any(List.of(Format.WAV, Format.WAV, Format.WAV, Format.AIFF, Format.FLAC));
         List<Depth> depths = format == Format.FLAC ? List.of(Depth.INT16, Depth.INT24) : List.of(Depth.values());
         Settings settings = Settings.OPEN
@@ -363,31 +366,7 @@ final class RandomHandoff {
             settings =
                     settings.withSharing(any(List.of(Returns.values())), one(3) ? Dynamics.ALONE : Dynamics.IN_PLACE);
         }
-        return one(6) ? new Sided(settings).with(any(List.of(Sides.values()))) : settings;
-    }
-
-    /** Settings have no setter of sides alone. */
-    private record Sided(Settings all) {
-        Settings with(Sides sides) {
-            return new Settings(
-                    all.depth(),
-                    all.format(),
-                    all.rate(),
-                    all.returns(),
-                    all.dynamics(),
-                    sides,
-                    all.leadInBars(),
-                    all.count(),
-                    all.click(),
-                    all.tailSeconds(),
-                    all.takes(),
-                    all.notes(),
-                    all.listening(),
-                    all.document(),
-                    all.folders(),
-                    all.naming(),
-                    all.splitMegabytes());
-        }
+        return one(6) ? settings.withSides(any(List.of(Sides.values()))) : settings;
     }
 
     private List<Section> sections() {

@@ -10,6 +10,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -184,13 +186,71 @@ final class HandoffsTest {
         Files.delete(files.resolve("03_Bell.wav"));
         assertThat(client.post("/api/runs/" + id + "/proof", "").status()).isEqualTo(202);
         JsonNode again = client.await(id);
-        assertThat(again.get("verdicts").findValuesAsText("headline"))
-                .contains("1 altered since printing", "03_Bell.wav is not whole");
-        JsonNode altered = again.get("verdicts")
-                .get(again.get("verdicts").findValuesAsText("headline").indexOf("1 altered since printing"));
+        List<String> headlines = again.get("verdicts").findValuesAsText("headline");
+        assertThat(headlines)
+                .contains("In 02_Harp.wav 1 sample differs from what was printed", "03_Bell.wav is not on the disk");
+        JsonNode altered =
+                again.get("verdicts").get(headlines.indexOf("In 02_Harp.wav 1 sample differs from what was printed"));
         assertThat(altered.get("files").toString()).isEqualTo("[\"Tracks/02_Harp.wav\"]");
         assertThat(altered.get("remedy").asText()).isEqualTo("printAgain");
         assertThat(client.post("/api/runs/none/proof", "").status()).isEqualTo(404);
+    }
+
+    @Test
+    void readingAgainNeverKeepsWhatHoldsNoLonger() throws Exception {
+        String id =
+                client.await(client.run(client.handoff(session()))).get("id").asText();
+        Path files = server.bean(DataFolder.class).run(id).resolve("files");
+        Path tuba = files.resolve("Tracks/01_Tuba.wav");
+        Files.write(tuba, Arrays.copyOf(Files.readAllBytes(tuba), (int) Files.size(tuba) - 4));
+        Files.write(files.resolve("Tracks/02_Harp.wav"), new byte[0]);
+        Files.delete(files.resolve("Reference/00_Reference Mix.wav"));
+        assertThat(client.post("/api/runs/" + id + "/cancel", "").status())
+                .as("it is over")
+                .isLessThan(300);
+        assertThat(readAgain(id))
+                .filteredOn(verdict -> verdict.get("grade").asText().equals("wrong"))
+                .extracting(verdict -> verdict.get("headline").asText())
+                .hasSize(3)
+                .anyMatch(headline -> headline.matches("01_Tuba.wav (is .* short|cannot be read)"))
+                .contains("02_Harp.wav cannot be read", "00_Reference Mix.wav is not on the disk");
+        Files.delete(files.resolveSibling("result.json"));
+        assertThat(readAgain(id))
+                .as("what cannot be read again is not called good")
+                .singleElement()
+                .satisfies(verdict -> {
+                    assertThat(verdict.get("grade").asText()).isEqualTo("wrong");
+                    assertThat(verdict.get("headline").asText()).isEqualTo("Not read back");
+                });
+    }
+
+    private List<JsonNode> readAgain(String run) throws Exception {
+        assertThat(client.post("/api/runs/" + run + "/proof", "").status()).isEqualTo(202);
+        List<JsonNode> verdicts = new ArrayList<>();
+        client.await(run).get("verdicts").forEach(verdicts::add);
+        return verdicts;
+    }
+
+    @Test
+    void aRowThatIsGoneDoesNotBlockItsHandoff() throws Exception {
+        String session = session();
+        String handoff = client.handoff(session);
+        String asked = "{\"name\": \"Kept\", \"added\": [{\"row\": \"r2\", \"station\": \"fader\"}],"
+                + " \"byRow\": {\"r2\": {\"trimDb\": -3.0}}}";
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"handoff\": " + asked + "}")
+                        .status())
+                .isEqualTo(200);
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"removeRow\", \"row\": \"r2\"}}");
+        Answer changed =
+                client.put("/api/handoffs/" + handoff, "{\"handoff\": " + asked.replace("Kept", "Changed") + "}");
+        assertThat(changed.status()).as(changed.text()).isEqualTo(200);
+        assertThat(changed.json().get("handoff").get("added")).isEmpty();
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"handoff\": " + asked.replace("r2", "r99") + "}")
+                        .status())
+                .as("a new wish for a row that is not there")
+                .isEqualTo(422);
     }
 
     @Test

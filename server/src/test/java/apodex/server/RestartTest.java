@@ -9,49 +9,42 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 /** A server that dies, or is stopped, in the middle of a run, in a process of its own. */
 final class RestartTest {
     /** Nothing taken over from the run before, or there would be little to interrupt; one version, for one name. */
     private static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
 
+    private static final int KILLS = 6;
+
     @TempDir
     private Path data;
 
-    @ParameterizedTest(name = "killed hard: {0}, once past {1}")
-    @CsvSource({"true,0.1", "true,0.6", "false,0.2"})
-    void theRunGoesOnByItselfAndNothingHalfWrittenIsEverSeen(boolean hard, double past) throws Exception {
-        String session;
+    @Test
+    void stoppedPolitelyARunGoesOnByItselfAndLeavesNothingBehind() throws Exception {
         String handoff;
         List<String> expected;
         try (TestServer server = TestServer.start(data)) {
-            session = LongSessions.make(server, 8, 240);
-            handoff = server.client().handoff(session);
-            expected = server.client()
-                    .await(server.client().run(handoff, EVERYTHING))
-                    .get("files")
-                    .findValuesAsText("sha256");
+            handoff = server.client().handoff(LongSessions.make(server, 8, 60));
+            expected = hashes(server.client().await(server.client().run(handoff, EVERYTHING)));
         }
         String run;
         try (ServerProcess process = ServerProcess.start(data)) {
             run = process.client.run(handoff, EVERYTHING);
-            while (process.client.get("/api/runs/" + run).json().get("progress").asDouble() < past) {
+            while (process.client.get("/api/runs/" + run).json().get("progress").asDouble() < 0.2) {
                 Thread.sleep(10);
             }
-            process.stop(hard);
+            process.stop(false);
         }
         assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(11L));
         try (ServerProcess process = ServerProcess.start(data)) {
-            JsonNode done = process.client.await(run);
-            assertThat(done.get("state").asText()).as(done.toString()).isEqualTo("done");
-            assertThat(done.get("files").findValuesAsText("sha256")).isEqualTo(expected);
+            assertThat(hashes(process.client.await(run))).isEqualTo(expected);
             process.stop(false);
         }
         try (Stream<Path> inside = Files.list(data.resolve("runs").resolve(run))) {
@@ -61,43 +54,58 @@ final class RestartTest {
         }
     }
 
-    /** One run, killed again and again: whatever was under way, each start goes on from there. */
+    /**
+     * Several runs of different kinds wait in one queue while the server is killed at random moments: whatever was under way, each start
+     * goes on from there, and at no moment is anything half-written seen.
+     */
     @Test
-    void killedHardAtTwentyRandomMomentsOfARunItEndsWithTheSameBytes() throws Exception {
-        String handoff;
-        JsonNode expected;
+    void killedHardAtRandomMomentsAllRunsEndWithTheSameBytes() throws Exception {
+        List<String> handoffs = new ArrayList<>();
+        List<JsonNode> expected = new ArrayList<>();
         try (TestServer server = TestServer.start(data)) {
-            handoff = server.client().handoff(LongSessions.make(server, 8, 240));
-            expected = server.client().await(server.client().run(handoff, EVERYTHING));
+            String session = LongSessions.make(server, 8, 30);
+            for (String settings : List.of("{}", "{\"depth\": \"int16\", \"format\": \"flac\"}", "{\"rate\": 44100}")) {
+                String handoff = server.client().handoff(session);
+                server.client()
+                        .put(
+                                "/api/handoffs/" + handoff,
+                                "{\"handoff\": {\"name\": \"x\", \"settings\": " + settings + "}}");
+                handoffs.add(handoff);
+                expected.add(server.client().await(server.client().run(handoff, EVERYTHING)));
+            }
         }
         long seed = 2_026;
         Random random = new Random(seed);
-        String run = null;
-        for (int kill = 0; kill < 20; kill++) {
+        List<String> runs = new ArrayList<>();
+        for (int kill = 0; kill < KILLS; kill++) {
             try (ServerProcess process = ServerProcess.start(data)) {
-                run = run == null
-                                || process.client
-                                        .get("/api/runs/" + run)
-                                        .json()
-                                        .get("state")
-                                        .asText()
-                                        .equals("done")
-                        ? process.client.run(handoff, EVERYTHING)
-                        : run;
+                for (int i = runs.size(); i < handoffs.size(); i++) {
+                    runs.add(process.client.run(handoffs.get(i), EVERYTHING));
+                }
                 Thread.sleep(random.nextInt(2_500));
                 process.stop(true);
             }
+            for (String run : runs) {
+                assertThat(visible(run)).as("seed %d, kill %d", seed, kill).isIn(List.of(), List.of(11L));
+            }
         }
         try (ServerProcess process = ServerProcess.start(data)) {
-            JsonNode done = process.client.await(run);
-            assertThat(done.get("state").asText()).as("seed %d: %s", seed, done).isEqualTo("done");
-            assertThat(done.get("files").findValuesAsText("sha256"))
-                    .isEqualTo(expected.get("files").findValuesAsText("sha256"));
-            assertThat(done.get("parcels").get(0).get("sha256"))
-                    .as("the parcel too")
-                    .isEqualTo(expected.get("parcels").get(0).get("sha256"));
+            for (int i = 0; i < runs.size(); i++) {
+                JsonNode done = process.client.await(runs.get(i));
+                assertThat(done.get("state").asText())
+                        .as("seed %d: %s", seed, done)
+                        .isEqualTo("done");
+                assertThat(hashes(done)).isEqualTo(hashes(expected.get(i)));
+                assertThat(done.get("parcels").get(0).get("sha256"))
+                        .as("the parcel too")
+                        .isEqualTo(expected.get(i).get("parcels").get(0).get("sha256"));
+            }
             process.stop(false);
         }
+    }
+
+    private static List<String> hashes(JsonNode run) {
+        return run.get("files").findValuesAsText("sha256");
     }
 
     @Test

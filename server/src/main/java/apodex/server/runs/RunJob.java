@@ -169,8 +169,19 @@ class RunJob {
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} could not be proved again.", runId, e);
+            // what was found before holds no longer, and nothing else is known
+            mapper.saveProof(runId, Proof.notMade(run.plan(), whyNot(e)));
         }
         mapper.update(runId, RunState.DONE, run.progress());
+    }
+
+    private static String whyNot(Exception e) {
+        if (e instanceof CancellationException) {
+            return "Reading was cancelled.";
+        }
+        return e instanceof IOException io
+                ? DiskTrouble.in(io).orElse("Reading stopped: " + io.getMessage())
+                : "Something went wrong on our side; the log says more.";
     }
 
     private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {

@@ -86,7 +86,8 @@ interface RunMapper {
     @Update("UPDATE run SET everything_fresh = #{fresh} WHERE id = #{id}")
     void tellFresh(String id, boolean fresh);
 
-    @Update("UPDATE run SET cancel_requested = TRUE WHERE id = #{id}")
+    /** Whoever is over already has nothing to cancel. */
+    @Update("UPDATE run SET cancel_requested = TRUE WHERE id = #{id} AND state NOT IN ('DONE', 'FAILED', 'CANCELLED')")
     void requestCancel(String id);
 
     @Select("SELECT cancel_requested FROM run WHERE id = #{id}")
@@ -124,7 +125,7 @@ interface RunMapper {
     List<StoredFile> files(String runId);
 
     /** 0 when the run is not done, or is being read again already. */
-    @Update("UPDATE run SET state = 'PROOFING' WHERE id = #{id} AND state = 'DONE'")
+    @Update("UPDATE run SET state = 'PROOFING', cancel_requested = FALSE WHERE id = #{id} AND state = 'DONE'")
     int readAgain(String id);
 
     @Insert(
