@@ -28,10 +28,14 @@ import apodex.signal.TestRecordings;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -197,5 +201,48 @@ class ContentKeysTest {
                 .as("another row's trim does not")
                 .isEqualTo(before.subList(0, 4));
         assertThat(keys(session, handoff)).isEqualTo(before).doesNotHaveDuplicates();
+    }
+
+    /** What is new is short, what is taken over rings: the new file must wait for it, or all would have to be printed again. */
+    @Test
+    void whatIsNewLastsAsLongAsWhatIsTakenOver() throws IOException {
+        Session ringing = session.withRow(
+                "a",
+                row -> row.withStrip(row.strip()
+                        .withInserts(List.of(Insert.of(
+                                "delay", Map.of("timeMs", 700.0, "feedbackPercent", 50.0, "mixPercent", 100.0))))));
+        Handoff asked =
+                Handoff.named("x").printing(Depth.FLOAT32, List.of(new Choice("a", INSERTS), new Choice("b", INSERTS)));
+        ringing = ringing.withRow(
+                "b", row -> row.withStrip(row.strip().withInserts(List.of(Insert.of("lowCut", Map.of())))));
+        Session changed = ringing.withRow(
+                "b",
+                row -> row.withStrip(row.strip()
+                        .withInserts(List.of(Insert.of("delay", Map.of("timeMs", 5.0, "feedbackPercent", 0.0))))));
+        Path first = Files.createDirectory(folder.resolve("first"));
+        Printing.Result before = print(ringing, asked, first, key -> Optional.empty());
+        Map<String, Printing.Earlier> there = new HashMap<>();
+        for (int i = 0; i < before.prints().size(); i++) {
+            there.put(
+                    before.prints().get(i).key(),
+                    new Printing.Earlier(
+                            first.resolve(before.plan().prints().get(i).path()),
+                            before.plan().frames(),
+                            before.prints().get(i)));
+        }
+        Path second = Files.createDirectory(folder.resolve("second"));
+        Printing.Result after = print(changed, asked, second, key -> Optional.ofNullable(there.get(key)));
+        assertThat(after.prints()).extracting(Printing.Made::takenOver).containsExactly(true, false);
+        Path whole = Files.createDirectory(folder.resolve("whole"));
+        print(changed, asked, whole, key -> Optional.empty());
+        for (Print print : after.plan().prints()) {
+            assertThat(second.resolve(print.path())).hasSameBinaryContentAs(whole.resolve(print.path()));
+        }
+    }
+
+    private Printing.Result print(Session of, Handoff by, Path to, Function<String, Optional<Printing.Earlier>> earlier)
+            throws IOException {
+        return Printing.print(
+                of, by, Planner.plan(of, by, recordings), to, recordings, 1, apodex.signal.WalkObserver.NONE, earlier);
     }
 }

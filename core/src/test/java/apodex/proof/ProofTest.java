@@ -257,4 +257,21 @@ final class ProofTest {
         Path file = Files.write(folder.resolve(name), apodex.audio.SoundBytes.mono24(samples));
         return FileReader.read(file, "Tracks", MADE).proof();
     }
+
+    /** A sine of a quarter of the rate, struck between its crests: samples reach half of its power, the sound all of it. */
+    @Test
+    void theTruePeakLiesBetweenTheSamples() throws IOException {
+        int[] samples = new int[48_000];
+        for (int i = 0; i < samples.length; i++) {
+            double fade = Math.min(1, Math.min(i, samples.length - 1 - i) / 4_800.0);
+            samples[i] = (int) Math.round(fade * 0.5 * 8_388_607 * Math.sin(Math.PI / 2 * i + Math.PI / 4));
+        }
+        FileProof file = FileReader.read(
+                        Files.write(folder.resolve("t"), apodex.audio.SoundBytes.mono24(samples)), "Tracks", MADE)
+                .proof();
+        assertThat(file.peakDbfs()).isCloseTo(-9.03, within(0.01));
+        assertThat(file.truePeakDbtp())
+                .as("BS.1770-4, annex 2: at most 0.55 dB under")
+                .isBetween(-6.6, -5.9);
+    }
 }

@@ -177,4 +177,35 @@ class EdgesTest {
         }
         assertThat(sounds[0]).hasSizeGreaterThan(END).isEqualTo(sounds[1]);
     }
+
+    /** Dither is for sound: a tenth of a second after the last sample it ends, and silence is digital silence again. */
+    @Test
+    void ditherEndsATenthOfASecondAfterTheSound() throws IOException {
+        Session session = session(
+                List.of(noise),
+                new AudioRow(
+                        "a",
+                        "A",
+                        List.of(Clip.whole(noise, 0, 1, 1_000)),
+                        Strip.PLAIN.withInserts(List.of(Insert.of("gain", Map.of("gainDb", -3.3))))),
+                MixRow.DEFAULT);
+        How how = How.floats(session, Returns.OWN_FILES, Dynamics.IN_PLACE)
+                .depth(apodex.audio.SampleFormat.INT16)
+                .passage(new Passage(new FrameRange(0, 13_000), 0, new Passage.Tail(1.0)));
+        double[] printed = Walked.print(session, recordings, folder, how, List.of("a@INSERTS"))
+                .sides
+                .get("a@INSERTS")[0];
+        assertThat(Arrays.stream(printed)
+                        .skip(13_001)
+                        .limit(4_600)
+                        .map(Math::abs)
+                        .max()
+                        .orElseThrow())
+                .as("no edge to be heard")
+                .isPositive();
+        assertThat(Arrays.copyOfRange(printed, 13_000 + 4_801, printed.length))
+                .as("silence is silence")
+                .containsOnly(0.0);
+        assertThat(Arrays.copyOf(printed, 1_000)).containsOnly(0.0);
+    }
 }
