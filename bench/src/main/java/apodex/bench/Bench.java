@@ -1,6 +1,6 @@
 package apodex.bench;
 
-import apodex.intake.Folders;
+import apodex.audio.WorkFolder;
 import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -27,7 +27,7 @@ public final class Bench {
             Growth.measure(folder);
             LongSession.measure(folder);
         } finally {
-            Folders.remove(folder);
+            WorkFolder.remove(folder);
         }
     }
 
@@ -72,7 +72,7 @@ public final class Bench {
 
     private static void removeQuietly(Path folder) {
         try {
-            Folders.remove(folder);
+            WorkFolder.remove(folder);
         } catch (IOException e) {
             System.err.println("Could not remove " + folder + ": " + e.getMessage());
         }

@@ -1,9 +1,9 @@
 package apodex.bench;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Station;
 import java.nio.file.Files;
@@ -37,7 +37,7 @@ final class Growth {
             System.out.printf(Locale.ROOT, "%5d %5d %8.2f %8.2f%n", size[0], size[1], seconds, nanos);
             least = Math.min(least, nanos);
             most = Math.max(most, nanos);
-            Folders.remove(home);
+            WorkFolder.remove(home);
         }
         Bench.figure("growth-most-vs-least", most / least);
     }

@@ -1,5 +1,6 @@
 package apodex.bench;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
@@ -8,7 +9,6 @@ import apodex.handoff.Printing;
 import apodex.handoff.Section;
 import apodex.handoff.Settings;
 import apodex.handoff.Stretch;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.session.Session;
 import apodex.signal.Returns;
@@ -68,9 +68,9 @@ final class LongSession {
                     Runtime.getRuntime().availableProcessors(),
                     WalkObserver.NONE);
             double seconds = (System.nanoTime() - start) / 1e9;
-            Folders.remove(target);
+            WorkFolder.remove(target);
             everyStation(workload.fullChain(), store, Files.createDirectories(target));
-            Folders.remove(folder);
+            WorkFolder.remove(folder);
             Bench.figure("long-session-seconds", seconds);
             Bench.figure("long-session-x-realtime", workload.seconds() / seconds);
             Bench.figure("long-session-peak-heap-mib", peakHeapBytes() / (1024.0 * 1024));
@@ -85,8 +85,8 @@ final class LongSession {
                     .flatMap(row -> row.stations().stream().map(station -> new Handoff.Choice(row.row(), station)))
                     .toList();
             Stretch stretch = new Stretch(
-                    new Stretch.Point(Stretch.Unit.SECONDS, 0),
-                    new Stretch.Point(Stretch.Unit.SECONDS, STRETCH_SECONDS));
+                    new Stretch.Point(Stretch.CountedIn.SECONDS, 0),
+                    new Stretch.Point(Stretch.CountedIn.SECONDS, STRETCH_SECONDS));
             Handoff handoff = shared.withFiles(all, List.of()).withSections(List.of(new Section("", stretch)));
             Plan plan = Planner.plan(session, handoff, store);
             long start = System.nanoTime();

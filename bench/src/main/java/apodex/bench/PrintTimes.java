@@ -1,11 +1,11 @@
 package apodex.bench;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Printing;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.Station;
 import apodex.signal.WalkObserver;
@@ -62,7 +62,7 @@ final class PrintTimes {
     /** Seconds that the system's own {@code cp} takes for the files {@link #raw} made. */
     double copy() throws Exception {
         Path target = folder.resolve("copy");
-        Folders.remove(target);
+        WorkFolder.remove(target);
         settle();
         List<String> command = new ArrayList<>(
                 List.of("cp", "-r", "--reflink=never", folder.resolve("raw").toString(), target.toString()));
@@ -72,20 +72,20 @@ final class PrintTimes {
         if (exit != 0) {
             throw new IOException("cp failed with " + exit + ".");
         }
-        Folders.remove(target);
+        WorkFolder.remove(target);
         return seconds;
     }
 
     private double print(Plan plan, String name) throws Exception {
         Path target = folder.resolve(name);
-        Folders.remove(target);
+        WorkFolder.remove(target);
         Files.createDirectories(target);
         settle();
         long start = System.nanoTime();
         Printing.print(workload.session(), Handoff.named("bench"), plan, target, store, THREADS, WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
         if (!name.equals("raw")) {
-            Folders.remove(target);
+            WorkFolder.remove(target);
         }
         return seconds;
     }

@@ -1,9 +1,9 @@
 package apodex.bench;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.signal.WalkObserver;
 import java.nio.file.Files;
@@ -28,7 +28,7 @@ final class Timer {
         long start = System.nanoTime();
         Printing.print(workload.session(), Handoff.named("bench"), plan, target, store, THREADS, WalkObserver.NONE);
         double seconds = (System.nanoTime() - start) / 1e9;
-        Folders.remove(target);
+        WorkFolder.remove(target);
         return seconds;
     }
 

@@ -1,8 +1,8 @@
 package apodex.check;
 
+import apodex.effect.Conditions;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
-import apodex.effect.Place;
 import apodex.effect.Values;
 import apodex.handoff.Adjustment;
 import apodex.handoff.Stations;
@@ -27,7 +27,8 @@ final class KeptTail extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
-        Place place = new Place(at.session().rate(), at.session().song().timeline(), 2);
+        Conditions place =
+                new Conditions(at.session().rate(), at.session().song().timeline(), 2);
         for (Row row : at.session().rows()) {
             if (row instanceof MixRow || !at.isPrinted(row, Station.SHAPED)) {
                 continue;

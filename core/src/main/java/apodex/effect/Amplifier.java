@@ -22,24 +22,24 @@ final class Amplifier extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return Biquad.ringFrames(before(values, place)) + Biquad.ringFrames(after(values, place));
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(
                 new Biquads(place.width(), List.of(before(values, place))),
                 new SoftClip(values.factor(DRIVE), values.factor(OUTPUT), 1),
                 new Biquads(place.width(), List.of(after(values, place))));
     }
 
-    private static Biquad[] before(Values values, Place place) {
+    private static Biquad[] before(Values values, Conditions place) {
         int rate = place.rate().hertz();
         return new Biquad[] {Biquad.lowCut(70, 0.7, rate), Biquad.highShelf(1_800, values.of(TONE), rate)};
     }
 
-    private static Biquad[] after(Values values, Place place) {
+    private static Biquad[] after(Values values, Conditions place) {
         int rate = place.rate().hertz();
         return switch (values.choice(CABINET)) {
             case 0 ->

@@ -13,16 +13,16 @@ final class Bell extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return Biquad.ringFrames(section(values, place));
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Biquads(place.width(), List.of(section(values, place))));
     }
 
-    private static Biquad section(Values values, Place place) {
+    private static Biquad section(Values values, Conditions place) {
         return Biquad.bell(
                 values.of(HERTZ), values.of(GAIN), values.of(Q), place.rate().hertz());
     }

@@ -16,12 +16,12 @@ final class Chopper extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
@@ -39,7 +39,7 @@ final class Chopper extends Effect {
         private double phase;
         private double phaseStep;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             tempo = place.tempo();
             rate = place.rate();
             note = values.of(NOTE);

@@ -37,12 +37,12 @@ final class Compressor extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
@@ -61,7 +61,7 @@ final class Compressor extends Effect {
         private final double[] more = new double[SETTLE_FRAMES];
         private double reduction;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             knee = Math.max(1e-9, values.of(KNEE) / LevelMath.DB_PER_OCTAVE);
             kneeStart = values.of(THRESHOLD) / LevelMath.DB_PER_OCTAVE - knee / 2;
             slope = 1 - 1 / values.of(RATIO);
@@ -71,7 +71,7 @@ final class Compressor extends Effect {
             wet = values.share(MIX);
         }
 
-        private static double keptPerFrame(double milliseconds, Place place) {
+        private static double keptPerFrame(double milliseconds, Conditions place) {
             return StrictMath.exp(-1000 / (milliseconds * place.rate().hertz()));
         }
 

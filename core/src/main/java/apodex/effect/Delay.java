@@ -24,29 +24,29 @@ final class Delay extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         double feedback = values.share(FEEDBACK);
         int repeats = feedback == 0 ? 1 : 1 + (int) Math.ceil(-90 / 20.0 / Math.log10(feedback));
         return (long) repeats * frames(values, place);
     }
 
     @Override
-    public long gapFrames(Values values, Place place) {
+    public long gapFrames(Values values, Conditions place) {
         return frames(values, place);
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place, frames(values, place)));
     }
 
-    static int frames(Values values, Place place) {
+    static int frames(Values values, Conditions place) {
         double quarters = values.of(NOTE);
         return Math.max(1, quarters > 0 ? place.framesOfQuarters(quarters) : place.frames(values.of(TIME)));
     }
 
     private static final class Running extends LinearUnit {
-        private final Line[] lines;
+        private final DelayLine[] lines;
         private final double[] dark;
         private final int frames;
         private final double feedback;
@@ -54,11 +54,11 @@ final class Delay extends Effect {
         private final double wet;
         private final double dry;
 
-        Running(Values values, Place place, int frames) {
+        Running(Values values, Conditions place, int frames) {
             this.frames = frames;
-            lines = new Line[place.width()];
+            lines = new DelayLine[place.width()];
             for (int c = 0; c < lines.length; c++) {
-                lines[c] = new Line(frames);
+                lines[c] = new DelayLine(frames);
             }
             dark = new double[lines.length];
             feedback = values.share(FEEDBACK);
@@ -70,7 +70,7 @@ final class Delay extends Effect {
         @Override
         public void process(double[][] block, int from, int to, long frame) {
             for (int c = 0; c < lines.length; c++) {
-                Line line = lines[c];
+                DelayLine line = lines[c];
                 double[] channel = block[c];
                 double low = dark[c];
                 for (int i = from; i < to; i++) {

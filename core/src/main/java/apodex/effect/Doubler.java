@@ -27,21 +27,21 @@ final class Doubler extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return longest(values, place);
     }
 
-    private static int longest(Values values, Place place) {
+    private static int longest(Values values, Conditions place) {
         return place.frames(values.of(DELAY) + values.of(DEPTH)) + 2;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
     private static final class Running extends LinearUnit {
-        private final Line[] lines = new Line[2];
+        private final DelayLine[] lines = new DelayLine[2];
         private final boolean mono;
         private final double cyclesPerFrame;
         private final double depth;
@@ -49,10 +49,10 @@ final class Doubler extends Effect {
         private final double wet;
         private final double dry;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             mono = place.width() == 1;
             for (int c = 0; c < 2; c++) {
-                lines[c] = new Line(longest(values, place));
+                lines[c] = new DelayLine(longest(values, place));
             }
             cyclesPerFrame = values.of(RATE) / place.rate().hertz();
             double framesPerMs = place.rate().hertz() / 1000.0;
@@ -68,7 +68,7 @@ final class Doubler extends Effect {
                 System.arraycopy(block[0], from, block[1], from, to - from);
             }
             for (int c = 0; c < 2; c++) {
-                Line line = lines[c];
+                DelayLine line = lines[c];
                 double[] channel = block[c];
                 double offset = 0.25 * c;
                 for (int i = from; i < to; i++) {

@@ -60,20 +60,20 @@ public abstract class Effect {
     }
 
     /** Frames of silence there can be between two sounds of its tail; 0 for a tail without gaps. */
-    public long gapFrames(Values values, Place place) {
+    public long gapFrames(Values values, Conditions place) {
         return 0;
     }
 
     /** Frames by which its output is later than its input. */
-    public int latencyFrames(Values values, Place place) {
+    public int latencyFrames(Values values, Conditions place) {
         return 0;
     }
 
     /** Frames after the last sound has gone in until what comes out has fallen by 90 dB; 0 for none. */
-    public abstract long tailFrames(Values values, Place place);
+    public abstract long tailFrames(Values values, Conditions place);
 
     /** Units for one walk, in the order the signal takes them. Values must be in range. */
-    public abstract List<Unit> make(Values values, Place place);
+    public abstract List<Unit> make(Values values, Conditions place);
 
     /**
      * Checks values.

@@ -11,12 +11,12 @@ final class Gain extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         double factor = values.factor(GAIN);
         return List.of(new SideGains(factor, factor));
     }

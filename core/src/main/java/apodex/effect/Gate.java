@@ -29,12 +29,12 @@ final class Gate extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
@@ -49,7 +49,7 @@ final class Gate extends Effect {
 
         private int held;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             threshold = values.factor(THRESHOLD);
             closed = values.of(RANGE) / LevelMath.DB_PER_OCTAVE;
             opening = closed / Math.max(1, place.frames(values.of(ATTACK)));

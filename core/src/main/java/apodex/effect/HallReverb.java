@@ -30,17 +30,17 @@ final class HallReverb extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return place.frames(values.of(DECAY) * 1_500 + values.of(PRE_DELAY) + 200);
     }
 
     @Override
-    public long gapFrames(Values values, Place place) {
+    public long gapFrames(Values values, Conditions place) {
         return place.frames(values.of(PRE_DELAY));
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
@@ -52,10 +52,10 @@ final class HallReverb extends Effect {
         private static final double MATRIX = 1 / Math.sqrt(LINES);
         private static final double INPUT = 0.5;
         private final boolean mono;
-        private final Line[] before = new Line[2];
-        private final Line[][] diffusers = new Line[2][DIFFUSION_MS.length];
+        private final DelayLine[] before = new DelayLine[2];
+        private final DelayLine[][] diffusers = new DelayLine[2][DIFFUSION_MS.length];
         private final int[] diffusion = new int[DIFFUSION_MS.length];
-        private final Line[] lines = new Line[LINES];
+        private final DelayLine[] lines = new DelayLine[LINES];
         private final int[] frames = new int[LINES];
         private final double[] kept = new double[LINES];
         private final double[] low = new double[LINES];
@@ -65,19 +65,19 @@ final class HallReverb extends Effect {
         private final double wet;
         private final double dry;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             mono = place.width() == 1;
             preDelay = place.frames(values.of(PRE_DELAY));
             for (int c = 0; c < 2; c++) {
-                before[c] = new Line(preDelay);
+                before[c] = new DelayLine(preDelay);
                 for (int d = 0; d < DIFFUSION_MS.length; d++) {
                     diffusion[d] = place.frames(DIFFUSION_MS[d]);
-                    diffusers[c][d] = new Line(diffusion[d]);
+                    diffusers[c][d] = new DelayLine(diffusion[d]);
                 }
             }
             for (int k = 0; k < LINES; k++) {
                 frames[k] = place.frames(LINE_MS[k]);
-                lines[k] = new Line(frames[k]);
+                lines[k] = new DelayLine(frames[k]);
                 kept[k] = StrictMath.pow(
                         10, -3.0 * frames[k] / (values.of(DECAY) * place.rate().hertz()));
             }
@@ -114,7 +114,7 @@ final class HallReverb extends Effect {
         }
 
         /** All-passes in a row (M. R. Schroeder, JAES 10/3, 1962). */
-        private double diffused(Line[] chain, double sample) {
+        private double diffused(DelayLine[] chain, double sample) {
             double x = sample;
             for (int d = 0; d < chain.length; d++) {
                 double delayed = chain[d].read(diffusion[d] - 1);
@@ -153,8 +153,8 @@ final class HallReverb extends Effect {
             return isEmpty(before) && isEmpty(diffusers[0]) && isEmpty(diffusers[1]);
         }
 
-        private static boolean isEmpty(Line[] all) {
-            for (Line line : all) {
+        private static boolean isEmpty(DelayLine[] all) {
+            for (DelayLine line : all) {
                 if (!line.isEmpty()) {
                     return false;
                 }

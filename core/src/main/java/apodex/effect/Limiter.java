@@ -27,17 +27,17 @@ final class Limiter extends Effect {
     }
 
     @Override
-    public int latencyFrames(Values values, Place place) {
+    public int latencyFrames(Values values, Conditions place) {
         return Math.max(1, place.frames(values.of(LOOK_AHEAD)));
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place, latencyFrames(values, place)));
     }
 
@@ -60,7 +60,7 @@ final class Limiter extends Effect {
         private long frame;
         private long unityFor = Long.MAX_VALUE / 2;
 
-        Running(Values values, Place place, int latency) {
+        Running(Values values, Conditions place, int latency) {
             lookAhead = latency;
             ceiling = values.factor(CEILING);
             drive = values.factor(DRIVE);

@@ -12,16 +12,16 @@ final class LowCut extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return Biquad.ringFrames(sections(values, place));
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Biquads(place.width(), List.of(sections(values, place))));
     }
 
-    private static Biquad[] sections(Values values, Place place) {
+    private static Biquad[] sections(Values values, Conditions place) {
         double hertz = values.of(HERTZ);
         return Butterworth.sections(
                 values.choice(SLOPE) == 0 ? 2 : 4,

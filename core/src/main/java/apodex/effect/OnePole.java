@@ -5,7 +5,7 @@ final class OnePole {
     private OnePole() {}
 
     /** The share {@code a} of the difference it takes over each frame. */
-    static double share(double hertz, Place place) {
+    static double share(double hertz, Conditions place) {
         return 1 - StrictMath.exp(-2 * Math.PI * hertz / place.rate().hertz());
     }
 

@@ -11,12 +11,12 @@ final class Polarity extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         int sides = values.choice(SIDES);
         return List.of(new SideGains(sides == 2 ? 1 : -1, sides == 1 ? 1 : -1));
     }

@@ -13,12 +13,12 @@ final class Saturator extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return 0;
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new SoftClip(values.factor(DRIVE), values.factor(OUTPUT), values.share(MIX)));
     }
 }

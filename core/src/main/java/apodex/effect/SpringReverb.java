@@ -23,12 +23,12 @@ final class SpringReverb extends Effect {
     }
 
     @Override
-    public long tailFrames(Values values, Place place) {
+    public long tailFrames(Values values, Conditions place) {
         return place.frames(values.of(DECAY) * 1_500 + 200);
     }
 
     @Override
-    public List<Unit> make(Values values, Place place) {
+    public List<Unit> make(Values values, Conditions place) {
         return List.of(new Running(values, place));
     }
 
@@ -38,7 +38,7 @@ final class SpringReverb extends Effect {
         /** One way along each spring. */
         private static final double[] SPRING_MS = {33.7, 41.3};
 
-        private final Line[][] lines;
+        private final DelayLine[][] lines;
         private final double[][] low;
         private final double[][][] chain;
         private final int[] frames = new int[SPRING_MS.length];
@@ -47,9 +47,9 @@ final class SpringReverb extends Effect {
         private final double wet;
         private final double dry;
 
-        Running(Values values, Place place) {
+        Running(Values values, Conditions place) {
             int width = place.width();
-            lines = new Line[width][SPRING_MS.length];
+            lines = new DelayLine[width][SPRING_MS.length];
             low = new double[width][SPRING_MS.length];
             chain = new double[width][SPRING_MS.length][STAGES];
             // at low frequencies each all-pass stage delays by (1 - a) / (1 + a) frames
@@ -59,7 +59,7 @@ final class SpringReverb extends Effect {
                 double loop = (frames[s] + chainFrames) / place.rate().hertz();
                 kept[s] = StrictMath.pow(10, -3 * loop / values.of(DECAY));
                 for (int c = 0; c < width; c++) {
-                    lines[c][s] = new Line(frames[s]);
+                    lines[c][s] = new DelayLine(frames[s]);
                 }
             }
             darkening = OnePole.share(values.of(TONE), place);

@@ -1,8 +1,9 @@
 package apodex.handoff;
 
+import apodex.effect.Conditions;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
-import apodex.effect.Place;
+import apodex.effect.Nature;
 import apodex.effect.Values;
 import apodex.instrument.Instruments;
 import apodex.measure.StereoImage;
@@ -293,7 +294,7 @@ public final class Outgoing {
             Effect effect = Effects.find(insert.effect()).orElseThrow();
             frames += effect.tailFrames(
                     new Values(insert.settings()),
-                    new Place(session.rate(), session.song().timeline(), 2));
+                    new Conditions(session.rate(), session.song().timeline(), 2));
         }
         return frames;
     }
@@ -308,14 +309,18 @@ public final class Outgoing {
         return ways.through(row, sharing.returns());
     }
 
+    /** Whether shared effects do to a row's file something else than to the whole, because it goes through them alone. */
+    public boolean isActedOnAlone(Row row) {
+        return sharing.dynamics() == Dynamics.ALONE
+                && through(row).stream()
+                        .flatMap(each -> Stations.active(each.strip().inserts()).stream())
+                        .flatMap(insert -> Effects.find(insert.effect()).stream())
+                        .anyMatch(effect -> effect.nature() != Nature.LINEAR);
+    }
+
     /** Whether returns are in no file but the mix. */
     public boolean isLeftOut() {
         return sharing.returns() == Returns.LEFT_OUT;
-    }
-
-    /** Whether shared effects act on each file as in solo. */
-    public boolean isAlone() {
-        return sharing.dynamics() == Dynamics.ALONE;
     }
 
     /** Whether a row is a return that is in no file of its own. */

@@ -96,7 +96,7 @@ public record Plan(
 
     /** @param path where under {@code folder} a print is written */
     List<Tap> taps(Session session, List<Print> some, Path folder, Function<Print, String> path) {
-        Tap.Container container = format == Handoff.Format.AIFF ? Tap.Container.AIFF : Tap.Container.WAV;
+        Tap.FileType container = format == Handoff.Format.AIFF ? Tap.FileType.AIFF : Tap.FileType.WAV;
         return some.stream()
                 .map(print -> new Tap(
                         print.source(),

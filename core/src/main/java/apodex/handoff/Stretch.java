@@ -14,7 +14,7 @@ import jakarta.annotation.Nullable;
  */
 public record Stretch(Point from, Point to) {
     /** What a point is counted in. */
-    public enum Unit {
+    public enum CountedIn {
         /** Bars from 1, with a fraction within the bar. */
         @JsonProperty("bars")
         BARS,
@@ -31,13 +31,13 @@ public record Stretch(Point from, Point to) {
      * @param at     bar or seconds; of a marker, 0
      * @param marker name of the marker; null for a bar or a time
      */
-    public record Point(Unit unit, double at, @Nullable String marker) {
-        public Point(Unit unit, double at) {
+    public record Point(CountedIn unit, double at, @Nullable String marker) {
+        public Point(CountedIn unit, double at) {
             this(unit, at, null);
         }
 
         public static Point marker(String name) {
-            return new Point(Unit.MARKER, 0, name);
+            return new Point(CountedIn.MARKER, 0, name);
         }
     }
 
@@ -62,7 +62,7 @@ public record Stretch(Point from, Point to) {
     }
 
     private static long frame(Point point, Session session) {
-        if (point.unit() == Unit.MARKER) {
+        if (point.unit() == CountedIn.MARKER) {
             return session.markers().stream()
                     .filter(marker -> marker.name().equals(point.marker()))
                     .findFirst()
@@ -70,14 +70,14 @@ public record Stretch(Point from, Point to) {
                             "There is no marker “" + point.marker() + "” in this session."))
                     .frame();
         }
-        double lowest = point.unit() == Unit.BARS ? 1 : 0;
+        double lowest = point.unit() == CountedIn.BARS ? 1 : 0;
         if (!(point.at() >= lowest && point.at() < 1e5)) {
             throw new IllegalArgumentException(
-                    point.unit() == Unit.BARS
+                    point.unit() == CountedIn.BARS
                             ? "Bars count from 1; there is no bar " + point.at() + "."
                             : "A range cannot reach to " + point.at() + " seconds.");
         }
-        if (point.unit() == Unit.SECONDS) {
+        if (point.unit() == CountedIn.SECONDS) {
             return Math.round(point.at() * session.rate().hertz());
         }
         TempoMap map = session.song().timeline();

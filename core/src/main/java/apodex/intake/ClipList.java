@@ -29,7 +29,7 @@ final class ClipList {
     private final List<String> troubles;
     private final Map<String, Map<String, List<LaidClip>>> rows = new LinkedHashMap<>();
     private final Map<String, Integer> columns = new LinkedHashMap<>();
-    private final Map<String, Place.Unit> units = new LinkedHashMap<>();
+    private final Map<String, WrittenTime.WrittenIn> units = new LinkedHashMap<>();
     private char separator;
 
     private ClipList(List<String> troubles) {
@@ -126,8 +126,8 @@ final class ClipList {
                 units.put(
                         bare,
                         name.contains("second") || name.contains("(s)")
-                                ? Place.Unit.SECONDS
-                                : name.contains("bar") ? Place.Unit.BARS : Place.Unit.SAMPLES);
+                                ? WrittenTime.WrittenIn.SECONDS
+                                : name.contains("bar") ? WrittenTime.WrittenIn.BARS : WrittenTime.WrittenIn.SAMPLES);
             } else {
                 trouble("The column “" + names.get(i).strip() + "” is not known and left out.");
             }
@@ -161,11 +161,11 @@ final class ClipList {
         if (row.isEmpty() || file.isEmpty()) {
             throw new IllegalArgumentException("it names no " + (row.isEmpty() ? "row." : "file."));
         }
-        Place position = place(cells, "position");
+        WrittenTime position = place(cells, "position");
         if (position == null) {
             throw new IllegalArgumentException("it gives no position.");
         }
-        Place length = place(cells, "length");
+        WrittenTime length = place(cells, "length");
         if (length != null && length.value() <= 0) {
             throw new IllegalArgumentException("its length is not more than nothing.");
         }
@@ -189,9 +189,9 @@ final class ClipList {
         return at == null || at >= cells.size() ? "" : cells.get(at).strip();
     }
 
-    private Place place(List<String> cells, String column) {
+    private WrittenTime place(List<String> cells, String column) {
         String written = text(cells, column);
-        return written.isEmpty() ? null : Place.parse(number(written), units.get(column));
+        return written.isEmpty() ? null : WrittenTime.parse(number(written), units.get(column));
     }
 
     /** Where commas do not separate cells, they can stand for the decimal point. */

@@ -23,10 +23,10 @@ record LaidRow(String name, List<LaidTake> takes) {
      */
     record LaidClip(
             String file,
-            Place position,
-            @Nullable Place offset,
-            @Nullable Place length,
+            WrittenTime position,
+            @Nullable WrittenTime offset,
+            @Nullable WrittenTime length,
             double gainDb,
-            @Nullable Place fadeIn,
-            @Nullable Place fadeOut) {}
+            @Nullable WrittenTime fadeIn,
+            @Nullable WrittenTime fadeOut) {}
 }

@@ -33,7 +33,7 @@ final class OtioReader {
     private final List<LaidMarker> markers = new ArrayList<>();
 
     /** A named place. */
-    record LaidMarker(String name, Place place) {}
+    record LaidMarker(String name, WrittenTime place) {}
 
     /**
      * What a document lays out.
@@ -78,7 +78,7 @@ final class OtioReader {
             throw new IOException("It holds no timeline.");
         }
         JsonNode stack = schema(timeline).equals("Timeline") ? timeline.path("tracks") : timeline;
-        Place start = time(timeline.path("global_start_time"));
+        WrittenTime start = time(timeline.path("global_start_time"));
         if (start != null && start.value() != 0) {
             reader.troubles.add("It starts at " + seconds(start) + " s of its own clock; here it starts at 0.");
         }
@@ -130,11 +130,11 @@ final class OtioReader {
         double at = 0; // seconds
         for (JsonNode child : track.path("children")) {
             JsonNode range = child.path("source_range");
-            Place length = time(range.path("duration"));
+            WrittenTime length = time(range.path("duration"));
             switch (schema(child)) {
                 case "Clip" -> {
                     JsonNode media = media(child);
-                    Place available = time(media.path("available_range").path("start_time"));
+                    WrittenTime available = time(media.path("available_range").path("start_time"));
                     if (length == null) {
                         length = time(media.path("available_range").path("duration"));
                     }
@@ -142,7 +142,7 @@ final class OtioReader {
                         troubles.add("Clip “" + text(child, "name") + "” of “" + name + "” has no length.");
                         continue;
                     }
-                    Place start = time(range.path("start_time"));
+                    WrittenTime start = time(range.path("start_time"));
                     double offset =
                             (start == null ? 0 : secondsOf(start)) - (available == null ? 0 : secondsOf(available));
                     clip(child, name, media, at, start == null ? length : start, offset, length, clips);
@@ -173,9 +173,9 @@ final class OtioReader {
             String track,
             JsonNode media,
             double at,
-            Place source,
+            WrittenTime source,
             double offset,
-            Place length,
+            WrittenTime length,
             List<LaidClip> clips) {
         String file =
                 switch (schema(media)) {
@@ -198,8 +198,8 @@ final class OtioReader {
         double rate = length.rate();
         clips.add(new LaidClip(
                 file,
-                Place.ticks(at * rate, rate),
-                Place.ticks(Math.max(0, offset) * source.rate(), source.rate()),
+                WrittenTime.ticks(at * rate, rate),
+                WrittenTime.ticks(Math.max(0, offset) * source.rate(), source.rate()),
                 length,
                 0,
                 null,
@@ -231,9 +231,9 @@ final class OtioReader {
     }
 
     private void markers(JsonNode item, double at, double rate) {
-        Place start = time(item.path("source_range").path("start_time"));
+        WrittenTime start = time(item.path("source_range").path("start_time"));
         for (JsonNode marker : item.path("markers")) {
-            Place place = time(marker.path("marked_range").path("start_time"));
+            WrittenTime place = time(marker.path("marked_range").path("start_time"));
             if (place == null) {
                 troubles.add("Marker “" + text(marker, "name") + "” has no place.");
                 continue;
@@ -241,21 +241,21 @@ final class OtioReader {
             double seconds = at + secondsOf(place) - (start == null ? 0 : secondsOf(start));
             markers.add(new LaidMarker(
                     text(marker, "name").isEmpty() ? "Mark" : text(marker, "name"),
-                    Place.ticks(Math.max(0, seconds) * rate, rate)));
+                    WrittenTime.ticks(Math.max(0, seconds) * rate, rate)));
         }
     }
 
-    private static Place time(JsonNode node) {
+    private static WrittenTime time(JsonNode node) {
         double rate = node.path("rate").asDouble(0);
         double value = node.path("value").asDouble(Double.NaN);
-        return rate > 0 && Double.isFinite(value) && Double.isFinite(rate) ? Place.ticks(value, rate) : null;
+        return rate > 0 && Double.isFinite(value) && Double.isFinite(rate) ? WrittenTime.ticks(value, rate) : null;
     }
 
-    private static double secondsOf(Place place) {
+    private static double secondsOf(WrittenTime place) {
         return place.value() / place.rate();
     }
 
-    private static String seconds(Place place) {
+    private static String seconds(WrittenTime place) {
         return String.format(java.util.Locale.ROOT, "%.2f", secondsOf(place));
     }
 }

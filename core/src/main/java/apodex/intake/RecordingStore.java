@@ -6,6 +6,7 @@ import apodex.audio.PcmReader;
 import apodex.audio.SoundFacts;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
+import apodex.audio.WorkFolder;
 import apodex.check.Sounds;
 import apodex.measure.Overview;
 import apodex.measure.OverviewScan;
@@ -89,7 +90,7 @@ public final class RecordingStore implements Sounds {
             Files.move(work, home, StandardCopyOption.ATOMIC_MOVE);
             force(home.getParent());
         } catch (IOException | RuntimeException e) {
-            Folders.remove(work);
+            WorkFolder.remove(work);
             if (!Files.exists(
                     home)) { // else the same recording came in twice at the same time, and the other is as good
                 throw e;

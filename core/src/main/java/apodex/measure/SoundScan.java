@@ -53,7 +53,7 @@ public final class SoundScan {
      * @param offset      the larger of the channels' means, by size, with its sign
      * @param correlation of left and right, from -1 (opposite) to 1 (alike); 1 for one channel and for silence
      */
-    public record Stretch(double truePeak, double offset, double correlation) {}
+    public record Piece(double truePeak, double offset, double correlation) {}
 
     SoundScan(int channels, long frames, long[] marks, List<Run> runs, float[][] blocks) {
         this.channels = channels;
@@ -79,10 +79,10 @@ public final class SoundScan {
     }
 
     /** @param channelCount 1 or 2 */
-    public Stretch measure(int firstChannel, int channelCount, FrameRange range) {
+    public Piece measure(int firstChannel, int channelCount, FrameRange range) {
         FrameRange inside = range.intersection(new FrameRange(0, frames));
         if (inside.isEmpty()) {
-            return new Stretch(0, 0, 1);
+            return new Piece(0, 0, 1);
         }
         double peak = 0;
         double[] sum = new double[channelCount];
@@ -107,7 +107,7 @@ public final class SoundScan {
             offset = Math.abs(each / counted) > Math.abs(offset) ? each / counted : offset;
         }
         boolean pair = channelCount == 2 && firstChannel % 2 == 0 && square[0] > 0 && square[1] > 0;
-        return new Stretch(peak, offset, pair ? product / Math.sqrt(square[0] * square[1]) : 1);
+        return new Piece(peak, offset, pair ? product / Math.sqrt(square[0] * square[1]) : 1);
     }
 
     /** Keeps the scan in a file of its own form. */

@@ -39,8 +39,8 @@ public record Manifest(
         @Nullable String key,
         List<TempoChange> tempoChanges,
         List<MeterChange> meterChanges,
-        List<Place> markers,
-        List<Stretch> sections,
+        List<MarkerPlace> markers,
+        List<SectionPlace> sections,
         List<Entry> files) {
     public static final String JSON_NAME = "manifest.json";
     public static final String CSV_NAME = "files.csv";
@@ -48,7 +48,7 @@ public record Manifest(
     private static final ObjectWriter JSON = SessionDocument.JSON.writerWithDefaultPrettyPrinter();
 
     /** A marker. @param seconds from the session's start */
-    public record Place(String name, double seconds, String place) {}
+    public record MarkerPlace(String name, double seconds, String place) {}
 
     /**
      * A stretch of the song whose files start together.
@@ -58,7 +58,7 @@ public record Manifest(
      * @param leadInSeconds before that
      * @param timeReference first frame of every file, counted from midnight
      */
-    public record Stretch(
+    public record SectionPlace(
             String name, String folder, long frames, double startsSeconds, double leadInSeconds, long timeReference) {}
 
     /**
@@ -88,7 +88,7 @@ public record Manifest(
 
     static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
         Song song = session.song();
-        List<Stretch> sections = plan.sections().stream()
+        List<SectionPlace> sections = plan.sections().stream()
                 .map(section -> stretch(session, section))
                 .toList();
         List<Entry> files = new ArrayList<>();
@@ -125,7 +125,7 @@ public record Manifest(
                 song.tempoChanges(),
                 song.meterChanges(),
                 session.markers().stream()
-                        .map(marker -> new Place(
+                        .map(marker -> new MarkerPlace(
                                 marker.name(),
                                 session.rate().seconds(marker.frame()),
                                 SongPlace.of(session, marker.frame())))
@@ -134,8 +134,8 @@ public record Manifest(
                 files);
     }
 
-    private static Stretch stretch(Session session, PlannedSection section) {
-        return new Stretch(
+    private static SectionPlace stretch(Session session, PlannedSection section) {
+        return new SectionPlace(
                 section.name(),
                 section.folder(),
                 section.frames(),

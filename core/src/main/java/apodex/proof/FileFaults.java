@@ -1,5 +1,6 @@
 package apodex.proof;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
@@ -8,13 +9,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * Files that no longer hold what was printed, told by their digests, each with what has become of it. To say that, those files alone are
@@ -110,7 +109,7 @@ final class FileFaults {
             // without its recordings nothing can be printed again; that the file was altered is certain all the same
             altered.forEach(index -> faults.putIfAbsent(index, Culprit.of(Kind.ALTERED, path(index), name(index), 0)));
         } finally {
-            remove(work);
+            WorkFolder.remove(work);
         }
     }
 
@@ -118,14 +117,6 @@ final class FileFaults {
         long frames = plan.section(plan.prints().get(index)).frames();
         try (Comparison comparison = new Comparison(path(index), files.resolve(path(index)), expected, frames)) {
             return comparison.verdict();
-        }
-    }
-
-    private static void remove(Path folder) throws IOException {
-        try (Stream<Path> all = Files.walk(folder)) {
-            for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
-                Files.delete(each);
-            }
         }
     }
 }

@@ -181,7 +181,7 @@ final class ReceivedCheck {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 plan.rate(),
-                Tap.Container.WAV,
+                Tap.FileType.WAV,
                 0,
                 to,
                 null,

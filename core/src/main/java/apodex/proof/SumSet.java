@@ -1,12 +1,9 @@
 package apodex.proof;
 
-import apodex.effect.Effects;
-import apodex.effect.Nature;
 import apodex.handoff.Cover;
 import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
-import apodex.session.Insert;
 import apodex.session.Row;
 import apodex.signal.Channels;
 import apodex.signal.Station;
@@ -67,7 +64,7 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
                     ? "returns are left out"
                     : "something of " + named(off) + " is in no file, or in two";
         }
-        if (outgoing.isAlone() && cover.rows().stream().anyMatch(row -> isActedOnAlone(outgoing, row))) {
+        if (cover.rows().stream().anyMatch(outgoing::isActedOnAlone)) {
             return "shared effects act on each file alone";
         }
         List<String> folded = prints.stream()
@@ -133,14 +130,5 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
                 .filter(row -> sum[outgoing.place(row)] != outgoing.ofMix()[outgoing.place(row)])
                 .map(Row::name)
                 .toList();
-    }
-
-    /** Whether anything on a row's way to the mix does something else to a part than to the whole. */
-    private static boolean isActedOnAlone(Outgoing outgoing, Row row) {
-        return outgoing.through(row).stream()
-                .flatMap(each -> each.strip().inserts().stream())
-                .filter(Insert::on)
-                .flatMap(insert -> Effects.find(insert.effect()).stream())
-                .anyMatch(effect -> effect.nature() != Nature.LINEAR);
     }
 }

@@ -1,10 +1,10 @@
 package apodex.signal;
 
+import apodex.effect.Conditions;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.effect.GainUnit;
 import apodex.effect.LinearUnit;
-import apodex.effect.Place;
 import apodex.effect.ShaperUnit;
 import apodex.effect.Unit;
 import apodex.effect.Values;
@@ -254,7 +254,7 @@ final class Graph {
     List<Node> run(Insert insert, Node start) {
         Effect effect = Effects.find(insert.effect()).orElseThrow();
         Values values = new Values(insert.settings());
-        Place place = place(start.width);
+        Conditions place = place(start.width);
         List<Unit> units = effect.make(values, place);
         List<Node> made = new ArrayList<>();
         Node at = start;
@@ -285,8 +285,8 @@ final class Graph {
         return made;
     }
 
-    Place place(int width) {
-        return new Place(session.rate(), session.song().timeline(), width);
+    Conditions place(int width) {
+        return new Conditions(session.rate(), session.song().timeline(), width);
     }
 
     int blockFrames() {

@@ -31,7 +31,7 @@ final class MonoCopy {
         try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo));
                 SoundWriter out = TapFile.open(mono, frames)) {
             int size = tap.depth().bytes();
-            boolean bigEndian = tap.container() == Tap.Container.AIFF;
+            boolean bigEndian = tap.container() == Tap.FileType.AIFF;
             byte[] taken = new byte[BLOCK_FRAMES * size];
             for (long first = 0; first < frames; first += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, frames - first);

@@ -40,7 +40,7 @@ final class PlainCopy extends Task implements AutoCloseable {
     static boolean isPossible(Session session, AudioRow row, Tap tap) {
         return tap.station() == Station.RAW
                 && tap.trimDb() == 0
-                && tap.container() == Tap.Container.WAV
+                && tap.container() == Tap.FileType.WAV
                 && tap.rate().equals(session.rate())
                 && tap.channels() != Channels.MEASURED
                 && tap.channels() != Channels.MONO_SUM

@@ -26,14 +26,14 @@ public record Tap(
         Channels channels,
         SampleFormat depth,
         SampleRate rate,
-        Container container,
+        FileType container,
         double trimDb,
         Path file,
         @Nullable BroadcastExtension broadcast,
         long ditherSeed) {
 
     /** Uncompressed containers a walk can write. */
-    public enum Container {
+    public enum FileType {
         WAV,
         AIFF
     }

@@ -78,7 +78,7 @@ final class TapFile implements AutoCloseable {
     }
 
     static SoundWriter open(Tap tap, long frames) throws IOException {
-        return tap.container() == Tap.Container.AIFF
+        return tap.container() == Tap.FileType.AIFF
                 ? new AiffWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames)
                 : new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
     }

@@ -148,7 +148,7 @@ final class ChecksTest {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 session.rate(),
-                Tap.Container.WAV,
+                Tap.FileType.WAV,
                 0,
                 file,
                 null,

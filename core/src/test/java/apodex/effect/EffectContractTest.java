@@ -79,9 +79,10 @@ final class EffectContractTest {
     @MethodSource("cases")
     void theTailIsNoLongerThanTold(Case each) {
         Effect effect = TestBench.effect(each.id);
-        long told = effect.tailFrames(new Values(each.settings), new Place(TestBench.RATE, TestBench.TEMPO, each.width))
+        long told = effect.tailFrames(
+                        new Values(each.settings), new Conditions(TestBench.RATE, TestBench.TEMPO, each.width))
                 + effect.latencyFrames(
-                        new Values(each.settings), new Place(TestBench.RATE, TestBench.TEMPO, each.width));
+                        new Values(each.settings), new Conditions(TestBench.RATE, TestBench.TEMPO, each.width));
         int burst = 2_400;
         int frames = (int) Math.min(burst + told + 12_000, 40 * 48_000);
         double[][] in = noise(each, burst, frames);
@@ -101,7 +102,7 @@ final class EffectContractTest {
         for (Unit unit : TestBench.units(each.id, each.settings, each.width)) {
             assertThat(unit.isAtRest()).as("fresh").isTrue();
         }
-        Place place = new Place(TestBench.RATE, TestBench.TEMPO, each.width);
+        Conditions place = new Conditions(TestBench.RATE, TestBench.TEMPO, each.width);
         Assumptions.assumeTrue(
                 TestBench.effect(each.id).tailFrames(new Values(each.settings), place) < 10 * 48_000,
                 "repeats that take an hour to come down by 400 dB");

@@ -22,7 +22,7 @@ final class TestBench {
         Effect effect = effect(id);
         Values values = new Values(settings);
         double[][] signal = copy(in);
-        for (Unit unit : effect.make(values, new Place(RATE, TEMPO, in.length))) {
+        for (Unit unit : effect.make(values, new Conditions(RATE, TEMPO, in.length))) {
             if (unit instanceof LinearUnit && effect.width(signal.length) > signal.length) {
                 signal = new double[][] {signal[0], new double[signal[0].length]};
             }
@@ -66,7 +66,7 @@ final class TestBench {
     }
 
     static List<Unit> units(String id, Map<String, Double> settings, int width) {
-        return effect(id).make(new Values(settings), new Place(RATE, TEMPO, width));
+        return effect(id).make(new Values(settings), new Conditions(RATE, TEMPO, width));
     }
 
     private static double[][] copy(double[][] in) {

@@ -205,8 +205,8 @@ class BriefTest {
     @Test
     void sectionsGoIntoFoldersOfTheirOwnWithACountedLeadIn() throws IOException {
         Stretch verse = new Stretch(Stretch.Point.marker("In"), Stretch.Point.marker("Out"));
-        Stretch start =
-                new Stretch(new Stretch.Point(Stretch.Unit.BARS, 1), new Stretch.Point(Stretch.Unit.SECONDS, 0.75));
+        Stretch start = new Stretch(
+                new Stretch.Point(Stretch.CountedIn.BARS, 1), new Stretch.Point(Stretch.CountedIn.SECONDS, 0.75));
         Handoff handoff = Handoff.named("x")
                 .printing(Depth.FLOAT32, List.of(at("c", RAW)))
                 .withSections(List.of(new Section("Verse", verse), new Section("Start", start)));
@@ -385,6 +385,7 @@ class BriefTest {
     }
 
     private static Stretch stretch(double from, double to) {
-        return new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, from), new Stretch.Point(Stretch.Unit.SECONDS, to));
+        return new Stretch(
+                new Stretch.Point(Stretch.CountedIn.SECONDS, from), new Stretch.Point(Stretch.CountedIn.SECONDS, to));
     }
 }

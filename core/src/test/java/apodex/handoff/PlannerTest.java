@@ -44,8 +44,8 @@ final class PlannerTest {
     void aPathSomeSystemsCannotHoldIsRefusedByName() throws IOException {
         Recording sound = add(recordings.add("sound", 1, 24, 5, 6));
         row("n".repeat(95), Clip.whole(sound, 0, 1, 0));
-        Stretch all =
-                new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 0), new Stretch.Point(Stretch.Unit.SECONDS, 1));
+        Stretch all = new Stretch(
+                new Stretch.Point(Stretch.CountedIn.SECONDS, 0), new Stretch.Point(Stretch.CountedIn.SECONDS, 1));
         plan(Handoff.named("x").withSections(List.of(new Section("s".repeat(80), all), new Section("short", all))));
         assertThatThrownBy(() -> plan(Handoff.named("x")
                         .withSections(List.of(new Section("s".repeat(100), all), new Section("short", all)))))

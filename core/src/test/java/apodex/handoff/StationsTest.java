@@ -258,7 +258,8 @@ final class StationsTest {
                 rate,
                 chosen,
                 new Stretch(
-                        new Stretch.Point(Stretch.Unit.SECONDS, 0.25), new Stretch.Point(Stretch.Unit.SECONDS, 0.75)),
+                        new Stretch.Point(Stretch.CountedIn.SECONDS, 0.25),
+                        new Stretch.Point(Stretch.CountedIn.SECONDS, 0.75)),
                 1,
                 0.0,
                 null,
@@ -339,7 +340,7 @@ final class StationsTest {
 
     @Test
     void whatCannotBePlannedIsSaidInASentence() {
-        Stretch.Point one = new Stretch.Point(Stretch.Unit.SECONDS, 1.0);
+        Stretch.Point one = new Stretch.Point(Stretch.CountedIn.SECONDS, 1.0);
         assertRefused(
                 "no length",
                 with(
@@ -348,8 +349,8 @@ final class StationsTest {
                         null,
                         null,
                         new Stretch(
-                                new Stretch.Point(Stretch.Unit.SECONDS, 0.5),
-                                new Stretch.Point(Stretch.Unit.SECONDS, 0.5)),
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 0.5),
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 0.5)),
                         null,
                         null,
                         null,
@@ -362,7 +363,8 @@ final class StationsTest {
                         null,
                         null,
                         new Stretch(
-                                new Stretch.Point(Stretch.Unit.BARS, 99), new Stretch.Point(Stretch.Unit.BARS, 100)),
+                                new Stretch.Point(Stretch.CountedIn.BARS, 99),
+                                new Stretch.Point(Stretch.CountedIn.BARS, 100)),
                         null,
                         null,
                         null,
@@ -374,7 +376,7 @@ final class StationsTest {
                         null,
                         null,
                         null,
-                        new Stretch(new Stretch.Point(Stretch.Unit.BARS, 0), one),
+                        new Stretch(new Stretch.Point(Stretch.CountedIn.BARS, 0), one),
                         null,
                         null,
                         null,
@@ -394,8 +396,8 @@ final class StationsTest {
         assertRefused(
                 "needs the reference mix",
                 handoff(List.of(new Choice("plain", RAW))).with(Settings.OPEN.withExtras(null, null, true, null)));
-        Stretch gone =
-                new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, 50), new Stretch.Point(Stretch.Unit.SECONDS, 60));
+        Stretch gone = new Stretch(
+                new Stretch.Point(Stretch.CountedIn.SECONDS, 50), new Stretch.Point(Stretch.CountedIn.SECONDS, 60));
         assertThat(Planner.without(session, with(null, null, null, null, gone, null, null, null, null))
                         .sections())
                 .as("the song became shorter")

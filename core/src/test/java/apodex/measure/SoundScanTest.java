@@ -60,19 +60,19 @@ final class SoundScanTest {
             samples[2 * i + 1] = (late ? 1 : -0.5) * 0.7 * Math.sin(Math.PI / 2 * i + Math.PI / 4);
         }
         SoundScan scan = scan(2, samples);
-        SoundScan.Stretch early = scan.measure(0, 2, new FrameRange(0, frames / 2));
+        SoundScan.Piece early = scan.measure(0, 2, new FrameRange(0, frames / 2));
         assertThat(20 * Math.log10(early.truePeak() / 0.7))
                 .as("within what the standard's filter is good for")
                 .isEqualTo(0, within(0.4));
         assertThat(early.correlation()).isEqualTo(-1, within(1e-6));
         assertThat(early.offset()).isEqualTo(0, within(1e-4));
-        SoundScan.Stretch late = scan.measure(0, 2, new FrameRange(frames / 2, frames));
+        SoundScan.Piece late = scan.measure(0, 2, new FrameRange(frames / 2, frames));
         assertThat(late.offset()).isEqualTo(0.05, within(1e-4));
         assertThat(late.correlation()).isGreaterThan(0.99);
         assertThat(scan.measure(1, 1, new FrameRange(0, frames)).correlation())
                 .as("one side goes with itself")
                 .isEqualTo(1);
-        assertThat(scan.measure(0, 2, new FrameRange(frames, frames + 10))).isEqualTo(new SoundScan.Stretch(0, 0, 1));
+        assertThat(scan.measure(0, 2, new FrameRange(frames, frames + 10))).isEqualTo(new SoundScan.Piece(0, 0, 1));
     }
 
     @Test

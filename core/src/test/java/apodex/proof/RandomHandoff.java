@@ -382,10 +382,11 @@ final class RandomHandoff {
             boolean bars = one(3);
             Stretch stretch = bars
                     ? new Stretch(
-                            new Stretch.Point(Stretch.Unit.BARS, 1),
-                            new Stretch.Point(Stretch.Unit.BARS, 2 + random.nextInt(2)))
+                            new Stretch.Point(Stretch.CountedIn.BARS, 1),
+                            new Stretch.Point(Stretch.CountedIn.BARS, 2 + random.nextInt(2)))
                     : new Stretch(
-                            new Stretch.Point(Stretch.Unit.SECONDS, from), new Stretch.Point(Stretch.Unit.SECONDS, to));
+                            new Stretch.Point(Stretch.CountedIn.SECONDS, from),
+                            new Stretch.Point(Stretch.CountedIn.SECONDS, to));
             sections.add(new Section("Part " + i, stretch));
         }
         return sections;

@@ -309,7 +309,8 @@ class SumCheckTest {
     }
 
     private static Stretch stretch(double from, double to) {
-        return new Stretch(new Stretch.Point(Stretch.Unit.SECONDS, from), new Stretch.Point(Stretch.Unit.SECONDS, to));
+        return new Stretch(
+                new Stretch.Point(Stretch.CountedIn.SECONDS, from), new Stretch.Point(Stretch.CountedIn.SECONDS, to));
     }
 
     @Test

@@ -55,7 +55,7 @@ final class Walked {
                     Channels.STEREO,
                     how.depth,
                     session.rate(),
-                    Tap.Container.WAV,
+                    Tap.FileType.WAV,
                     0,
                     out.resolve(point),
                     null,

@@ -48,7 +48,7 @@ public final class TestServer implements AutoCloseable {
             Runtime.getRuntime().addShutdownHook(new Thread(() -> {
                 shared.close();
                 try {
-                    apodex.intake.Folders.remove(data);
+                    apodex.audio.WorkFolder.remove(data);
                 } catch (IOException e) {
                     System.err.println("Could not remove " + data);
                 }

@@ -133,7 +133,7 @@ final class MariaDbServer {
     private void install(Path data) throws IOException {
         Path unfinished = folder.resolve("data.new");
         if (Files.exists(unfinished)) {
-            apodex.intake.Folders.remove(unfinished);
+            apodex.audio.WorkFolder.remove(unfinished);
         }
         Path log = folder.resolve("install.log");
         Process install = new ProcessBuilder(

@@ -2,7 +2,7 @@ package apodex.server.listening;
 
 import apodex.audio.SampleFormat;
 import apodex.audio.WavWriter;
-import apodex.intake.Folders;
+import apodex.audio.WorkFolder;
 import apodex.session.Session;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
@@ -60,7 +60,7 @@ final class ListenStream {
         } finally {
             left.set(true);
             join(walk);
-            Folders.remove(folder);
+            WorkFolder.remove(folder);
         }
     }
 
@@ -71,7 +71,7 @@ final class ListenStream {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 session.rate(),
-                Tap.Container.WAV,
+                Tap.FileType.WAV,
                 0,
                 file,
                 null,

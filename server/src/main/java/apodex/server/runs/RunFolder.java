@@ -1,7 +1,7 @@
 package apodex.server.runs;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Printing;
-import apodex.intake.Folders;
 import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
@@ -77,7 +77,7 @@ final class RunFolder {
             if (!Files.exists(name)) {
                 throw e;
             }
-            Folders.remove(made); // another attempt was first, with the same bytes
+            WorkFolder.remove(made); // another attempt was first, with the same bytes
         }
         force(home);
     }
@@ -88,7 +88,7 @@ final class RunFolder {
             Path old = home.resolve(UNFINISHED + UUID.randomUUID());
             Files.move(name, old, StandardCopyOption.ATOMIC_MOVE);
             finish(made, name);
-            Folders.remove(old);
+            WorkFolder.remove(old);
         } else {
             finish(made, name);
         }
@@ -104,13 +104,13 @@ final class RunFolder {
                             path -> path.getFileName().toString().startsWith(UNFINISHED))
                     .toList();
             for (Path path : unfinished) {
-                Folders.remove(path);
+                WorkFolder.remove(path);
             }
         }
     }
 
     void remove() throws IOException {
-        Folders.remove(home);
+        WorkFolder.remove(home);
     }
 
     private static void force(Path path) throws IOException {

@@ -1,7 +1,7 @@
 package apodex.server.sessions;
 
+import apodex.audio.WorkFolder;
 import apodex.demo.LowTideWaltz;
-import apodex.intake.Folders;
 import apodex.intake.RecordingStore;
 import apodex.server.DataFolder;
 import java.io.IOException;
@@ -38,7 +38,7 @@ public class DemoSong implements ApplicationRunner {
         try {
             sessions.create(ID, LowTideWaltz.record(store, work), "Record the demo song");
         } finally {
-            Folders.remove(work);
+            WorkFolder.remove(work);
         }
     }
 }

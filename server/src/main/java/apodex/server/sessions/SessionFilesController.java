@@ -1,8 +1,8 @@
 package apodex.server.sessions;
 
+import apodex.audio.WorkFolder;
 import apodex.intake.AddToSession;
 import apodex.intake.Drop;
-import apodex.intake.Folders;
 import apodex.intake.Offers;
 import apodex.intake.Offers.Offer;
 import apodex.intake.RecordingStore;
@@ -84,7 +84,7 @@ class SessionFilesController {
                     : sessions.bringIn(id, revision, result.edit()).revision();
             return new Added(now, result.words(), result.refused(), result.remarks());
         } finally {
-            Folders.remove(work);
+            WorkFolder.remove(work);
         }
     }
 
@@ -122,7 +122,7 @@ class SessionFilesController {
         } catch (IllegalArgumentException e) {
             throw Refused.unusable(e.getMessage());
         } finally {
-            Folders.remove(work);
+            WorkFolder.remove(work);
         }
     }
 }

@@ -1,7 +1,7 @@
 package apodex.server.sessions;
 
+import apodex.audio.WorkFolder;
 import apodex.intake.Drop;
-import apodex.intake.Folders;
 import apodex.intake.Offers;
 import apodex.intake.RecordingStore;
 import apodex.intake.Refusal;
@@ -92,7 +92,7 @@ class SessionsController {
             }
             return keep(drop, title);
         } finally {
-            Folders.remove(work);
+            WorkFolder.remove(work);
         }
     }
 

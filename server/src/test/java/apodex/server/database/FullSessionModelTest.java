@@ -66,7 +66,7 @@ final class FullSessionModelTest {
         assertThat(handoff.row("a").sides()).isEqualTo(Handoff.Sides.MONO);
         assertThat(handoff.row("a").trimDb()).isEqualTo(-3.0);
         assertThat(handoff.row("b").trimDb()).isEqualTo(1.0);
-        assertThat(handoff.sections().get(0).stretch().to()).isEqualTo(new Stretch.Point(Stretch.Unit.BARS, 21));
+        assertThat(handoff.sections().get(0).stretch().to()).isEqualTo(new Stretch.Point(Stretch.CountedIn.BARS, 21));
         assertThat(SessionDocument.read(HandoffsByBrief.handoff("{\"name\":\"m\",\"chosen\":null}"), Handoff.class))
                 .isEqualTo(Handoff.named("m"));
     }

@@ -10,7 +10,7 @@ import apodex.time.TempoMap;
  * @param tempo the song's tempo map
  * @param width channels that come in: 1 or 2
  */
-public record Place(SampleRate rate, TempoMap tempo, int width) {
+public record Conditions(SampleRate rate, TempoMap tempo, int width) {
     int frames(double milliseconds) {
         return (int) Math.round(milliseconds / 1000 * rate.hertz());
     }

@@ -1,13 +1,13 @@
 package apodex.effect;
 
 /** A delay line: the last samples of a signal, and whether any of them is not zero. */
-final class Line {
+final class DelayLine {
     private final double[] samples;
     private int at;
     private int quietFor;
 
     /** @param longest greatest delay that will be asked for, in frames */
-    Line(int longest) {
+    DelayLine(int longest) {
         samples = new double[Math.max(2, longest + 3)];
         quietFor = samples.length;
     }

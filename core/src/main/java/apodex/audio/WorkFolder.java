@@ -1,4 +1,4 @@
-package apodex.intake;
+package apodex.audio;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -7,9 +7,9 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.stream.Stream;
 
-/** Folders for files on their way. */
-public final class Folders {
-    private Folders() {}
+/** A folder for files on their way. */
+public final class WorkFolder {
+    private WorkFolder() {}
 
     /** Removes a folder with all that is in it; nothing happens when it is not there. */
     public static void remove(Path folder) throws IOException {

@@ -3,7 +3,7 @@ package apodex.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import apodex.intake.Place.Unit;
+import apodex.intake.WrittenTime.WrittenIn;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.SampleRate;
@@ -14,7 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-final class PlaceTest {
+final class WrittenTimeTest {
     private static final SampleRate RATE = new SampleRate(48_000);
     /** 3/4 at 120, from bar 3 on 6/8 at 60. */
     private static final TempoMap TEMPO = new TempoMap(
@@ -39,20 +39,20 @@ final class PlaceTest {
         "bar 4 beat 2,SAMPLES,312000",
         "-480,SAMPLES,-480"
     })
-    void placesAsPeopleWriteThem(String written, Unit unit, long frame) {
-        assertThat(Place.parse(written, unit).frame(RATE, TEMPO)).isEqualTo(frame);
+    void placesAsPeopleWriteThem(String written, WrittenIn unit, long frame) {
+        assertThat(WrittenTime.parse(written, unit).frame(RATE, TEMPO)).isEqualTo(frame);
     }
 
     @ParameterizedTest
     @CsvSource({"2 bars,SAMPLES,144000", "0.5,BARS,36000", "1 s,BARS,48000", "100,SAMPLES,100"})
-    void lengths(String written, Unit unit, long frames) {
-        assertThat(Place.parse(written, unit).span(RATE, TEMPO)).isEqualTo(frames);
+    void lengths(String written, WrittenIn unit, long frames) {
+        assertThat(WrittenTime.parse(written, unit).span(RATE, TEMPO)).isEqualTo(frames);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "soon", "bar", "1:2:3:4", "12 parsecs", "1..2", "|3"})
     void whatIsNoPlaceIsRefused(String written) {
-        assertThatThrownBy(() -> Place.parse(written, Unit.SAMPLES))
+        assertThatThrownBy(() -> WrittenTime.parse(written, WrittenIn.SAMPLES))
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageContaining("no place");
     }

@@ -11,10 +11,10 @@ import java.util.regex.Pattern;
  *
  * @param value how many
  * @param unit  of what
- * @param rate  of {@link Unit#TICKS}: how many make a second; otherwise unused
+ * @param rate  of {@link WrittenIn#TICKS}: how many make a second; otherwise unused
  */
-record Place(double value, Unit unit, double rate) {
-    enum Unit {
+record WrittenTime(double value, WrittenIn unit, double rate) {
+    enum WrittenIn {
         SAMPLES,
         SECONDS,
         BARS,
@@ -27,12 +27,12 @@ record Place(double value, Unit unit, double rate) {
     private static final Pattern NUMBER =
             Pattern.compile("(-?\\d+(?:\\.\\d+)?|-?\\.\\d+)\\s*(s|sec|seconds?|ms|samples?|smp|bars?)?");
 
-    static Place ticks(double value, double rate) {
-        return new Place(value, Unit.TICKS, rate);
+    static WrittenTime ticks(double value, double rate) {
+        return new WrittenTime(value, WrittenIn.TICKS, rate);
     }
 
-    static Place samples(double value) {
-        return new Place(value, Unit.SAMPLES, 0);
+    static WrittenTime samples(double value) {
+        return new WrittenTime(value, WrittenIn.SAMPLES, 0);
     }
 
     /**
@@ -41,14 +41,14 @@ record Place(double value, Unit unit, double rate) {
      * @param unit what a number without a unit counts
      * @throws IllegalArgumentException when it is none of these
      */
-    static Place parse(String written, Unit unit) {
+    static WrittenTime parse(String written, WrittenIn unit) {
         String text = written.strip().toLowerCase(Locale.ROOT);
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {
             double hours = clock.group(1) == null ? 0 : Double.parseDouble(clock.group(1));
-            return new Place(
+            return new WrittenTime(
                     hours * 3_600 + Double.parseDouble(clock.group(2)) * 60 + Double.parseDouble(clock.group(3)),
-                    Unit.SECONDS,
+                    WrittenIn.SECONDS,
                     0);
         }
         Matcher bar = BAR.matcher(text);
@@ -56,7 +56,8 @@ record Place(double value, Unit unit, double rate) {
             String number = bar.group(1) == null ? bar.group(3) : bar.group(1);
             String beat = bar.group(1) == null ? bar.group(4) : bar.group(2);
             // the beat stands behind the point as a share that frames() takes apart again
-            return new Place(Double.parseDouble(number), Unit.BARS, beat == null ? 1 : Double.parseDouble(beat));
+            return new WrittenTime(
+                    Double.parseDouble(number), WrittenIn.BARS, beat == null ? 1 : Double.parseDouble(beat));
         }
         Matcher number = NUMBER.matcher(text);
         if (!number.matches()) {
@@ -65,19 +66,19 @@ record Place(double value, Unit unit, double rate) {
         double value = Double.parseDouble(number.group(1));
         String named = number.group(2) == null ? "" : number.group(2);
         if (named.equals("ms")) {
-            return new Place(value / 1_000, Unit.SECONDS, 0);
+            return new WrittenTime(value / 1_000, WrittenIn.SECONDS, 0);
         }
-        Unit own = named.isEmpty()
+        WrittenIn own = named.isEmpty()
                 ? unit
                 : named.startsWith("s") && !named.startsWith("sa") && !named.equals("smp")
-                        ? Unit.SECONDS
-                        : named.startsWith("bar") ? Unit.BARS : Unit.SAMPLES;
-        return new Place(value, own, 1);
+                        ? WrittenIn.SECONDS
+                        : named.startsWith("bar") ? WrittenIn.BARS : WrittenIn.SAMPLES;
+        return new WrittenTime(value, own, 1);
     }
 
     /** As a place: bars count from 1, and may have a beat. */
     long frame(SampleRate session, TempoMap tempo) {
-        if (unit != Unit.BARS) {
+        if (unit != WrittenIn.BARS) {
             return span(session, tempo);
         }
         int bar = (int) Math.max(1, Math.floor(value));
