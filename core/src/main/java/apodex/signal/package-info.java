@@ -6,7 +6,7 @@
  * nodes that the taps need, each once; {@code Lines} joins nodes that follow each other into tasks; {@code Crew} does the
  * tasks block after block on a fixed number of threads. Sums are taken in the order of the rows and units are settled on a
  * grid of the stream's own time, so bytes depend neither on the number of threads nor on the block size. In place, shares of
- * a bus follow what its {@code ControlNode}s did to the sum.
+ * a bus follow what its {@code ControlNode}s did to the sum. {@link apodex.signal.Ways} tells every way into the mix as a number.
  *
  * <p>Depends on {@code session}, {@code effect}, {@code instrument}, {@code audio}, {@code measure} and {@code time}.
  */
