@@ -123,7 +123,7 @@
 </RunFrame>
 
 <style>
-  .verdicts { flex: none; display: flex; gap: 7px 24px; padding: 11px 18px 9px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; max-height: 190px; overflow-y: auto; }
+  .verdicts { flex: none; display: flex; gap: 7px 24px; padding: 11px 18px 9px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; max-height: 208px; overflow-y: auto; }
   li { display: flex; flex-direction: column; max-width: 236px; align-items: flex-start; }
   b { font-size: 16px; font-weight: 720; font-stretch: 96%; line-height: 1.2; }
   button { text-align: left; cursor: pointer; }

@@ -47,9 +47,9 @@ public final class Cover {
         return outgoing.session().rows().stream().filter(rows::contains).toList();
     }
 
-    /** Rows that belong in it and may not be. */
+    /** Rows that belong in it and may not be, in the session's order. */
     public List<Row> without() {
-        return List.copyOf(without);
+        return outgoing.session().rows().stream().filter(without::contains).toList();
     }
 
     private void put(Row row) {

@@ -1,23 +1,31 @@
 package apodex.proof;
 
+import apodex.audio.Dither;
 import apodex.audio.PcmReader;
 import apodex.audio.ResampleKernel;
+import apodex.audio.SampleFormat;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
+import apodex.measure.Decibels;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Channels;
+import apodex.signal.ClipGain;
 import apodex.signal.Exactness;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
 import apodex.signal.UnreadableRecording;
+import apodex.time.FrameRange;
 import apodex.time.SampleRate;
 import java.io.IOException;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** Where the session puts the first sound of a file: to the frame where samples are only placed, else not before which frame. */
 final class FirstSound {
@@ -69,59 +77,107 @@ final class FirstSound {
             return Optional.empty();
         }
         long start = section.passage().range().start();
-        boolean plain = isPlain(print, row);
-        long begin = plain ? firstSample((AudioRow) row, start, print.sides()) : earliest(row);
-        if (begin == Long.MAX_VALUE || begin < start) {
+        Begin begin =
+                isPlain(print, row) ? begin((AudioRow) row, start, print) : new Begin(earliest(row), Long.MAX_VALUE);
+        if (begin.earliest() == Long.MAX_VALUE || begin.earliest() < start) {
             return Optional.empty();
         }
-        long frame = section.passage().leadInFrames() + begin - start;
+        long shift = section.passage().leadInFrames() - start;
+        long frame = begin.earliest() + shift;
         if (before > 0) {
             double ratio = (double) plan.rate().hertz() / session.rate().hertz();
             return Optional.of(Expected.notBefore(Math.max(0, Math.round(frame * ratio) - before)));
         }
-        return Optional.of(plain ? new Expected(frame, frame) : Expected.notBefore(frame));
+        return Optional.of(
+                begin.latest() == Long.MAX_VALUE
+                        ? Expected.notBefore(frame)
+                        : new Expected(frame, begin.latest() + shift));
     }
 
-    /** Whether samples come out as they are, so that the first that is not zero can be told: what is faded, turned or dithered is not. */
+    /**
+     * Frames of the session.
+     *
+     * @param earliest the first sample that is not zero
+     * @param latest   the first that the files' format cannot round to zero, whatever gain and fade; the same where nothing is changed
+     */
+    private record Begin(long earliest, long latest) {}
+
+    /** Whether samples are placed, with gain and fades at the most: what is resampled, laid over another or dithered cannot be told. */
     private boolean isPlain(Print print, Row row) {
-        return print.station() == Station.RAW
-                && row instanceof AudioRow audio
-                && print.trimDb() == 0
-                && print.sides() != Channels.MONO_SUM
-                && plan.rate().equals(session.rate())
-                && Exactness.isExact(session, audio, plan.depth().sample());
+        if (print.station() != Station.RAW
+                || print.sides() == Channels.MONO_SUM
+                || !plan.rate().equals(session.rate())
+                || !(row instanceof AudioRow audio)) {
+            return false;
+        }
+        SampleFormat sample = plan.depth().sample();
+        boolean exact = print.trimDb() == 0 && Exactness.isExact(session, audio, sample);
+        return exact
+                || Dither.policy(false, sample) == Dither.NONE
+                        && isApart(audio)
+                        && audio.clips().stream().allMatch(clip -> session.recording(clip.recording())
+                                .rate()
+                                .equals(session.rate()));
     }
 
-    private long firstSample(AudioRow row, long start, Channels sides) throws IOException {
-        long found = Long.MAX_VALUE;
-        for (Clip clip : row.clips()) {
+    private static boolean isApart(AudioRow row) {
+        List<FrameRange> ranges = row.clips().stream()
+                .map(Clip::range)
+                .sorted(Comparator.comparingLong(FrameRange::start))
+                .toList();
+        return IntStream.range(1, ranges.size())
+                .noneMatch(i -> ranges.get(i - 1).overlaps(ranges.get(i)));
+    }
+
+    private Begin begin(AudioRow row, long start, Print print) throws IOException {
+        Begin begin = new Begin(Long.MAX_VALUE, Long.MAX_VALUE);
+        List<Clip> clips = row.clips().stream()
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        for (Clip clip : clips) {
             long from = Math.max(clip.position(), start);
-            long to = Math.min(found, clip.range().end());
-            if (from < to) {
-                found = Math.min(found, firstSample(clip, from, to, sides));
+            if (from < clip.range().end() && begin.latest() == Long.MAX_VALUE) {
+                Begin here = begin(clip, from, clip.range().end(), print);
+                begin = new Begin(Math.min(begin.earliest(), here.earliest()), here.latest());
             }
         }
-        return found;
+        return begin;
     }
 
-    private long firstSample(Clip clip, long from, long to, Channels sides) throws IOException {
+    private Begin begin(Clip clip, long from, long to, Print print) throws IOException {
+        SampleFormat sample = plan.depth().sample();
+        double step = sample.isFloat() ? Float.MIN_NORMAL : Math.scalb(1.0, 1 - sample.bits());
+        double gain = Decibels.toFactor(clip.gainDb() + print.trimDb());
+        Channels sides = print.sides();
         double[][] block = new double[clip.channels()][BLOCK_FRAMES];
+        long earliest = Long.MAX_VALUE;
         try (PcmReader in = recordings.open(clip.recording())) {
             for (long first = from; first < to; first += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, to - first);
-                in.read(clip.offset() + first - clip.position(), count, clip.firstChannel(), block, 0);
+                long inClip = first - clip.position();
+                in.read(clip.offset() + inClip, count, clip.firstChannel(), block, 0);
+                for (int i = 0; i < count && earliest == Long.MAX_VALUE; i++) {
+                    earliest = loudest(block, sides, i) > 0 ? first + i : earliest;
+                }
+                ClipGain.apply(clip, gain, inClip, count, block);
                 for (int i = 0; i < count; i++) {
-                    for (int channel = 0; channel < sides.count(); channel++) {
-                        if (block[Math.min(sides.side(channel), block.length - 1)][i] != 0) {
-                            return first + i;
-                        }
+                    if (loudest(block, sides, i) >= step) {
+                        return new Begin(earliest, first + i);
                     }
                 }
             }
         } catch (IOException e) {
             throw new UnreadableRecording(session, clip.recording(), e);
         }
-        return Long.MAX_VALUE;
+        return new Begin(earliest, Long.MAX_VALUE);
+    }
+
+    private static double loudest(double[][] block, Channels sides, int frame) {
+        double loudest = 0;
+        for (int channel = 0; channel < sides.count(); channel++) {
+            loudest = Math.max(loudest, Math.abs(block[Math.min(sides.side(channel), block.length - 1)][frame]));
+        }
+        return loudest;
     }
 
     /** The first clip or note of everything that reaches a row. */

@@ -53,11 +53,11 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
         if (reference.isEmpty()) {
             return "there is no reference mix among the files";
         }
-        if (prints.isEmpty()) {
-            return "no file was taken where rows enter the mix";
-        }
         if (!cover.without().isEmpty()) {
             return without(cover.without(), here);
+        }
+        if (prints.isEmpty()) {
+            return "no file was taken where rows enter the mix";
         }
         if (!off.isEmpty()) {
             return outgoing.isLeftOut()

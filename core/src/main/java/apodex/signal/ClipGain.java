@@ -7,16 +7,17 @@ import apodex.session.Fade;
  * A clip's gain and its fades. Frame {@code n} of a fade of {@code N} frames stands at {@code (n + 1/2) / N} of its curve,
  * so that a straight fade in and the same fade out laid over each other add up to one.
  */
-final class ClipGain {
+public final class ClipGain {
     private ClipGain() {}
 
     /**
      * Applies both to a stretch of the clip.
      *
+     * @param gain    the clip's own, as a factor
      * @param inClip  frame of the clip that index 0 stands for
      * @param samples channels x frames, changed in place
      */
-    static void apply(Clip clip, double gain, long inClip, int frames, double[][] samples) {
+    public static void apply(Clip clip, double gain, long inClip, int frames, double[][] samples) {
         for (double[] channel : samples) {
             for (int i = 0; i < frames; i++) {
                 channel[i] *= gain;

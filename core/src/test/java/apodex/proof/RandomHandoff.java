@@ -92,7 +92,7 @@ final class RandomHandoff {
         boolean byHand = one(3);
         this.handoff = byHand ? byHand(asked) : trimmed(asked);
         this.mustAddUp = !byHand
-                && brief.rows() != Brief.Rows.ALL
+                && brief.stations().equals(Brief.GROUPS.stations())
                 && handoff.settled().returns() == Returns.SHARED_OUT
                 && handoff.settled().dynamics() == Dynamics.IN_PLACE
                 && handoff.settled().sides() != Sides.MONO;

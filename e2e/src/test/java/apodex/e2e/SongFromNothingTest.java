@@ -62,6 +62,8 @@ final class SongFromNothingTest extends InTheBrowser {
     private final long[] voice = tone(2 * SECOND, 0.2, 550);
     private final long[] better = tone(2 * SECOND, 0.22, 660);
 
+    private String bus;
+
     @Test
     void aSmallSongIsBuiltPreparedAndPrinted() throws Exception {
         page.navigate(server.client().uri("/").toString());
@@ -142,6 +144,7 @@ final class SongFromNothingTest extends InTheBrowser {
         page.waitForResponse(
                 "**/edits", () -> page.getByText("Bus for 2 chosen rows").click());
         assertThat(session().get("rows").findValuesAsText("name").get(0)).isEqualTo("New bus");
+        bus = session().get("rows").get(0).get("id").asText();
         assertThat(session()
                         .get("rows")
                         .get(1)
@@ -149,15 +152,15 @@ final class SongFromNothingTest extends InTheBrowser {
                         .get("outputs")
                         .get(0)
                         .asText())
-                .isEqualTo("r4");
-        page.locator("button[data-row=r4]").press("Enter");
+                .isEqualTo(bus);
+        page.locator("button[data-row=" + bus + "]").press("Enter");
         page.getByLabel("Name of row 1", new Page.GetByLabelOptions().setExact(true))
                 .fill("Band");
         page.waitForResponse("**/edits", () -> page.keyboard().press("Enter"));
     }
 
     private void addAnInsert() throws Exception {
-        page.locator("button[data-row=r4]").click();
+        page.locator("button[data-row=" + bus + "]").click();
         page.waitForResponse("**/edits", () -> page.getByLabel("Add an insert").selectOption("gain"));
         Locator side = page.getByLabel("Selected row and song");
         Locator gain = side.locator(".settings label")

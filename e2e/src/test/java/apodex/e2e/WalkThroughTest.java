@@ -111,7 +111,7 @@ final class WalkThroughTest extends InTheBrowser {
     private void plan(Page page) {
         page.getByText("Plan").click();
         assertThat(page.getByText("Print 39 files")).isVisible();
-        assertThat(page.locator("footer")).containsText("39 mono · 0 stereo");
+        assertThat(page.locator("footer")).containsText("38 mono · 1 stereo");
         Locator raw = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Raw clips only"));
         raw.click();
         assertThat(page.getByText("Print 1 file")).isVisible();
