@@ -9,7 +9,6 @@ import apodex.handoff.RowImage;
 import apodex.measure.SoundScan;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.EditRefused;
 import apodex.session.InstrumentRow;
@@ -199,16 +198,12 @@ public final class Look {
 
     /** Rows with sound of their own: no buses, returns or mix. */
     List<Row> sources() {
-        return session.rows().stream()
-                .filter(row -> row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow)
-                .toList();
+        return session.rows().stream().filter(row -> row.kind().isSource()).toList();
     }
 
     /** Buses and the mix. */
     List<Row> sums() {
-        return session.rows().stream()
-                .filter(row -> row instanceof BusRow || row instanceof MixRow)
-                .toList();
+        return session.rows().stream().filter(row -> row.kind().isSum()).toList();
     }
 
     /** {@code Row 6 Tuba} */

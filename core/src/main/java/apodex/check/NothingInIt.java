@@ -1,10 +1,8 @@
 package apodex.check;
 
-import apodex.session.MixRow;
-import apodex.session.PartRow;
 import apodex.session.RemoveRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -17,7 +15,8 @@ final class NothingInIt extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            boolean looksElsewhere = row instanceof ReturnRow || row instanceof PartRow || row instanceof MixRow;
+            boolean looksElsewhere =
+                    row.kind() == RowKind.RETURN || row.kind() == RowKind.PART || row.kind() == RowKind.MIX;
             if (!looksElsewhere && !at.hasContent(row)) {
                 boolean sum = at.sums().contains(row);
                 found.accept(Finding.of(

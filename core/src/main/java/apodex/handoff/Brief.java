@@ -1,6 +1,6 @@
 package apodex.handoff;
 
-import apodex.handoff.PlanRow.Kind;
+import apodex.session.RowKind;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import apodex.signal.Station;
@@ -19,9 +19,9 @@ import java.util.Map;
  *                 it that it does: there it sounds the same
  * @param settings what holds for all files
  */
-public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, Settings settings) {
+public record Brief(String name, Rows rows, Map<RowKind, List<Station>> stations, Settings settings) {
     private static final List<Station> EVERYWHERE = List.of(Station.values());
-    private static final List<Kind> SOURCES = List.of(Kind.AUDIO, Kind.INSTRUMENT, Kind.PART);
+    private static final List<RowKind> SOURCES = List.of(RowKind.AUDIO, RowKind.INSTRUMENT, RowKind.PART);
 
     /** Dry tracks, the sound that is part of the playing as a twin, the mix for reference. */
     public static final Brief FOR_MIXING = new Brief(
@@ -72,7 +72,7 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
             throw new IllegalArgumentException("A brief needs a name.");
         }
         rows = rows == null ? Rows.ALL : rows;
-        Map<Kind, List<Station>> ordered = new EnumMap<>(Kind.class);
+        Map<RowKind, List<Station>> ordered = new EnumMap<>(RowKind.class);
         if (stations != null) {
             stations.forEach((kind, wanted) ->
                     ordered.put(kind, wanted.stream().distinct().sorted().toList()));
@@ -81,19 +81,19 @@ public record Brief(String name, Rows rows, Map<Kind, List<Station>> stations, S
         settings = settings == null ? Settings.OPEN : settings;
     }
 
-    private static Map<Kind, List<Station>> stations(
+    private static Map<RowKind, List<Station>> stations(
             List<Station> sources, List<Station> buses, List<Station> returns, List<Station> mix) {
-        Map<Kind, List<Station>> all = new EnumMap<>(Kind.class);
+        Map<RowKind, List<Station>> all = new EnumMap<>(RowKind.class);
         SOURCES.forEach(kind -> all.put(kind, sources));
-        all.put(Kind.BUS, buses);
-        all.put(Kind.RETURN, returns);
-        all.put(Kind.MIX, mix);
+        all.put(RowKind.BUS, buses);
+        all.put(RowKind.RETURN, returns);
+        all.put(RowKind.MIX, mix);
         return all;
     }
 
     /** Where rows of this kind are taken, in the order of the signal. */
     @JsonIgnore
-    List<Station> at(Kind kind) {
+    List<Station> at(RowKind kind) {
         return stations.getOrDefault(kind, List.of());
     }
 

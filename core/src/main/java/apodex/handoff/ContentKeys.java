@@ -172,7 +172,7 @@ public final class ContentKeys {
         boolean clipInserts = station != Station.RAW
                 && row instanceof AudioRow audio
                 && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
-        boolean timed = !inserts.isEmpty() || clipInserts || row instanceof InstrumentRow || row instanceof PartRow;
+        boolean timed = !inserts.isEmpty() || clipInserts || row.kind().isPlayed();
         return new Own(
                 hash(List.of(
                         source(row, station),

@@ -2,6 +2,7 @@ package apodex.handoff;
 
 import apodex.session.Role;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Locale;
@@ -28,12 +29,12 @@ public enum Folders {
         return this == FLAT ? "" : name;
     }
 
-    String of(PlanRow.Kind kind, Row row, Station station) {
+    String of(RowKind kind, Row row, Station station) {
         Role role = row.about().role();
         if (role.isForPlayers()) {
             return of("Guide");
         }
-        if (this == ROLE && kind != PlanRow.Kind.MIX && role != Role.OTHER) {
+        if (this == ROLE && kind != RowKind.MIX && role != Role.OTHER) {
             return role.name().charAt(0) + role.name().substring(1).toLowerCase(Locale.ROOT);
         }
         return of(

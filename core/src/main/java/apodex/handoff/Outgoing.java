@@ -203,13 +203,8 @@ public final class Outgoing {
     /** Rows that make a sound themselves: all other sound is made of theirs. */
     public List<Row> sources() {
         return session.rows().stream()
-                .filter(row -> isSource(row) && sounds(row))
+                .filter(row -> row.kind().isSource() && sounds(row))
                 .toList();
-    }
-
-    /** Whether a row has sound of its own, as no bus, return or mix has. */
-    static boolean isSource(Row row) {
-        return row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow;
     }
 
     /** Rows whose outputs lead to a bus. */
@@ -227,7 +222,7 @@ public final class Outgoing {
     /** Frames that a file rings after the last sound, as its effects tell: the longest way through them. */
     public long tailFrames(Row row, Station station) {
         return switch (station) {
-            case RAW -> row instanceof MixRow || !isSource(row) ? before(row) : 0;
+            case RAW -> row instanceof MixRow || !row.kind().isSource() ? before(row) : 0;
             case SHAPED, INSERTS, FADER -> after(row);
             case BUS -> after(row) + onwards(row, true);
             case MIX -> after(row) + onwards(row, false);

@@ -13,6 +13,7 @@ import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.InstrumentRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.Take;
 import apodex.signal.Channels;
@@ -147,7 +148,7 @@ final class PlanMaker {
                 if (!planned.contains(station)) {
                     continue;
                 }
-                String name = row.kind() == PlanRow.Kind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
+                String name = row.kind() == RowKind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
                 if (station == Station.RAW && session.row(row.row()).orElseThrow() instanceof AudioRow audio) {
                     for (Take take : AsPlanned.takes(audio, handoff)) {
                         boolean chosenTake = take.id().equals(audio.active());
@@ -208,7 +209,7 @@ final class PlanMaker {
         if (widths.at(source, station) == 1) {
             return print(row, station, sourceId, name, Channels.MONO_FROM_LEFT, 1);
         }
-        boolean standsForFader = row.kind() != PlanRow.Kind.MIX
+        boolean standsForFader = row.kind() != RowKind.MIX
                 && station == row.stations().get(row.stations().size() - 1)
                 && outgoing.reachesMix(source);
         return standsForFader

@@ -1,8 +1,8 @@
 package apodex.handoff;
 
 import apodex.measure.StereoImage;
+import apodex.session.RowKind;
 import apodex.signal.Station;
-import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Optional;
@@ -28,7 +28,7 @@ public record PlanRow(
         String row,
         int number,
         String name,
-        Kind kind,
+        RowKind kind,
         List<Station> stations,
         List<Station> asked,
         @Nullable StereoImage.Kind image,
@@ -55,21 +55,5 @@ public record PlanRow(
     PlanRow asking(List<Station> wanted) {
         return new PlanRow(
                 row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, unknown);
-    }
-
-    /** Kinds of rows. */
-    public enum Kind {
-        @JsonProperty("audio")
-        AUDIO,
-        @JsonProperty("instrument")
-        INSTRUMENT,
-        @JsonProperty("part")
-        PART,
-        @JsonProperty("bus")
-        BUS,
-        @JsonProperty("return")
-        RETURN,
-        @JsonProperty("mix")
-        MIX
     }
 }

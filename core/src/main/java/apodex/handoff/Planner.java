@@ -7,11 +7,10 @@ import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
-import apodex.session.PartRow;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.signal.MeasuredRecordings;
 import apodex.signal.Sharing;
@@ -174,7 +173,7 @@ public final class Planner {
                     row.id(),
                     number,
                     row.name(),
-                    PlanRow.Kind.AUDIO,
+                    RowKind.AUDIO,
                     offered,
                     List.of(),
                     image.kind(),
@@ -190,7 +189,7 @@ public final class Planner {
                 row.id(),
                 number,
                 row.name(),
-                kind(row),
+                row.kind(),
                 offered,
                 List.of(),
                 null,
@@ -202,21 +201,8 @@ public final class Planner {
                 unknown);
     }
 
-    private static PlanRow.Kind kind(Row row) {
-        if (row instanceof InstrumentRow) {
-            return PlanRow.Kind.INSTRUMENT;
-        }
-        if (row instanceof PartRow) {
-            return PlanRow.Kind.PART;
-        }
-        if (row instanceof BusRow) {
-            return PlanRow.Kind.BUS;
-        }
-        return row instanceof ReturnRow ? PlanRow.Kind.RETURN : PlanRow.Kind.MIX;
-    }
-
     private static String evidence(Row row, int width) {
-        if (row instanceof InstrumentRow || row instanceof PartRow) {
+        if (row.kind().isPlayed()) {
             return width == 1
                     ? "The instrument plays it with one channel."
                     : "The instrument plays it with two channels.";
@@ -228,8 +214,8 @@ public final class Planner {
                         : "The sum of all rows that reach it. ";
         return sum
                 + (width == 2
-                        ? "Stereo, unless printing finds both sides alike or one silent."
-                        : "No row has two sides that differ, so one channel holds it.");
+                        ? "Stereo; before its fader mono, if printing finds both sides alike."
+                        : "No row has two sides that differ; from its fader on it is stereo all the same.");
     }
 
     /** Whether anything on the way to the mix can make its sides differ. */
@@ -239,9 +225,7 @@ public final class Planner {
                         || !row.strip().panMoves().isEmpty()
                         || (row instanceof AudioRow
                                 ? isWide(row)
-                                : row instanceof InstrumentRow || row instanceof PartRow
-                                        ? widths.at(row, Station.INSERTS) == 2
-                                        : hasStereoEffect(row)));
+                                : row.kind().isPlayed() ? widths.at(row, Station.INSERTS) == 2 : hasStereoEffect(row)));
     }
 
     private boolean isWide(Row row) {

@@ -22,7 +22,7 @@ final class WhatWord {
                 .anyMatch(insert -> insert.effect().equals("amplifier"));
         boolean keptAmplifier = Stations.active(row.strip().inserts()).stream()
                 .anyMatch(insert -> insert.kept() && insert.effect().equals("amplifier"));
-        boolean sum = row instanceof BusRow || row instanceof MixRow;
+        boolean sum = row.kind().isSum();
         return switch (station) {
             case RAW -> alone ? sum && offered.size() > 1 ? "Plain" : "" : amplified ? "DI" : sum ? "Plain" : "Dry";
             case SHAPED -> keptAmplifier ? "Amp" : "Shaped";

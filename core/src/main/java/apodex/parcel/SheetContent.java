@@ -16,6 +16,7 @@ import apodex.proof.Proof;
 import apodex.proof.Verdict;
 import apodex.session.Marker;
 import apodex.session.Recording;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.session.SongPlace;
@@ -209,7 +210,7 @@ final class SheetContent {
                             ? Stop.PRINTED
                             : row.stations().contains(station) ? Stop.OFFERED : Stop.NONE)
                     .toList();
-            String number = row.kind() == PlanRow.Kind.MIX ? "" : String.format(Locale.ROOT, "%02d", row.number());
+            String number = row.kind() == RowKind.MIX ? "" : String.format(Locale.ROOT, "%02d", row.number());
             blocks.add(new Sheet.RowCard(number, row.name(), line, AboutRow.of(session, plan, row)));
         }
     }

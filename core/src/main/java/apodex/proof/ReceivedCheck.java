@@ -9,10 +9,8 @@ import apodex.measure.Decibels;
 import apodex.measure.Loudness;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
-import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
 import apodex.session.PanLaw;
-import apodex.session.PartRow;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.SongPlace;
@@ -116,9 +114,7 @@ final class ReceivedCheck {
                         && print.source().equals(print.row())
                         && print.sides() != Channels.MONO_SUM
                         && session.row(print.row())
-                                .filter(row -> row instanceof AudioRow
-                                        || row instanceof InstrumentRow
-                                        || row instanceof PartRow)
+                                .filter(row -> row.kind().isSource())
                                 .isPresent())
                 .toList();
     }
@@ -145,7 +141,7 @@ final class ReceivedCheck {
                                 audio.active())
                         : row;
                 rows.add(plain.withStrip(Strip.PLAIN));
-            } else if (row instanceof InstrumentRow || row instanceof PartRow) {
+            } else if (row.kind().isPlayed()) {
                 rows.add(row.withStrip(Strip.feeding())); // parts stay apart from their instrument, printed or not
             }
         }

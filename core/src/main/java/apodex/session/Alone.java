@@ -25,15 +25,12 @@ public final class Alone {
         Set<String> heard = new HashSet<>(wanted);
         session.rows().stream()
                 .filter(row -> Routing.downstream(session, row, Routing.Through.OUTPUTS_AND_SENDS).stream()
-                        .anyMatch(each -> wanted.contains(each.id()) && !(each instanceof ReturnRow && isSource(row))))
+                        .anyMatch(each -> wanted.contains(each.id())
+                                && !(each instanceof ReturnRow && row.kind().isSource())))
                 .forEach(row -> heard.add(row.id()));
         return session.withRows(session.rows().stream()
-                .map(row -> isSource(row) && !heard.contains(row.id()) ? silenced(row) : row)
+                .map(row -> row.kind().isSource() && !heard.contains(row.id()) ? silenced(row) : row)
                 .toList());
-    }
-
-    private static boolean isSource(Row row) {
-        return row instanceof AudioRow || row instanceof InstrumentRow || row instanceof PartRow;
     }
 
     private static Row silenced(Row row) {

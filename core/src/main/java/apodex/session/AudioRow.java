@@ -44,6 +44,11 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.AUDIO;
+    }
+
+    @Override
     public AudioRow withName(String newName) {
         return new AudioRow(id, newName, takes, active, strip, about);
     }

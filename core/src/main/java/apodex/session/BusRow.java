@@ -12,6 +12,11 @@ public record BusRow(String id, String name, Strip strip, About about) implement
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.BUS;
+    }
+
+    @Override
     public BusRow withName(String newName) {
         return new BusRow(id, newName, strip, about);
     }

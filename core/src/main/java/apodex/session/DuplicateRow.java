@@ -9,7 +9,7 @@ public record DuplicateRow(String row) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
         Row source = SessionEdit.row(session, row);
-        if (source instanceof MixRow || source instanceof PartRow) {
+        if (source.kind() == RowKind.MIX || source.kind() == RowKind.PART) {
             throw new EditRefused(
                     "row",
                     "“" + source.name() + "” is there once: "

@@ -31,6 +31,11 @@ public record InstrumentRow(String id, String name, String instrument, List<Note
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.INSTRUMENT;
+    }
+
+    @Override
     public InstrumentRow withName(String newName) {
         return new InstrumentRow(id, newName, instrument, notes, strip, about);
     }

@@ -20,6 +20,11 @@ public record MixRow(String id, String name, Strip strip, About about) implement
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.MIX;
+    }
+
+    @Override
     public MixRow withName(String newName) {
         return new MixRow(id, newName, strip, about);
     }

@@ -17,6 +17,11 @@ public record PartRow(String id, String name, String instrument, String part, St
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.PART;
+    }
+
+    @Override
     public PartRow withName(String newName) {
         return new PartRow(id, newName, instrument, part, strip, about);
     }

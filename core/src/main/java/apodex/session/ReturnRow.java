@@ -12,6 +12,11 @@ public record ReturnRow(String id, String name, Strip strip, About about) implem
     }
 
     @Override
+    public RowKind kind() {
+        return RowKind.RETURN;
+    }
+
+    @Override
     public ReturnRow withName(String newName) {
         return new ReturnRow(id, newName, strip, about);
     }

@@ -19,6 +19,9 @@ public sealed interface Row permits AudioRow, InstrumentRow, PartRow, BusRow, Re
 
     String name();
 
+    /** What kind of row it is. */
+    RowKind kind();
+
     /** What happens to its signal on its way out. */
     Strip strip();
 

@@ -116,7 +116,7 @@ public final class SessionRules {
                     .orElseThrow(() -> new EditRefused(
                             "outputs", "“" + row.name() + "” feeds “" + output + "”, which is not in this session."));
             require(
-                    target instanceof BusRow || target instanceof MixRow,
+                    target.kind().isSum(),
                     "outputs",
                     "“" + row.name() + "” cannot feed “" + target.name() + "”: that is neither a bus nor the mix.");
         }

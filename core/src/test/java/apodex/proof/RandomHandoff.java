@@ -12,7 +12,6 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
-import apodex.handoff.PlanRow.Kind;
 import apodex.handoff.Section;
 import apodex.handoff.Settings;
 import apodex.handoff.Stretch;
@@ -31,6 +30,7 @@ import apodex.session.PartRow;
 import apodex.session.Recording;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionRules;
@@ -339,12 +339,12 @@ final class RandomHandoff {
     }
 
     private Brief ownBrief() {
-        Map<Kind, List<Station>> stations = new EnumMap<>(Kind.class);
-        for (Kind kind : Kind.values()) {
+        Map<RowKind, List<Station>> stations = new EnumMap<>(RowKind.class);
+        for (RowKind kind : RowKind.values()) {
             stations.put(kind, STATIONS.stream().filter(station -> one(3)).toList());
         }
         if (one(2)) {
-            stations.put(Kind.MIX, List.of(Station.FADER));
+            stations.put(RowKind.MIX, List.of(Station.FADER));
         }
         return new Brief("Own", any(List.of(Brief.Rows.values())), stations, Settings.OPEN);
     }
