@@ -116,7 +116,7 @@
   li button:hover:not(.on) { background: var(--band); }
   .name { display: flex; align-items: center; gap: 8px; margin-bottom: 8px; }
   .name input[id] { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 3px 7px; height: 30px; flex: 1; min-width: 0; font-size: 13px; }
-  .name label:last-child { display: flex; align-items: center; gap: 6px; white-space: nowrap; }
+  .name select { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 30px 2px 8px; height: 30px; font-size: 13px; flex: 1.3; min-width: 0; }
   table { width: 100%; }
   .two :global(.fields) { grid-template-columns: 1fr 1fr 1fr; }
   .two :global(.checks) { grid-template-columns: 1fr 1fr 1fr; }

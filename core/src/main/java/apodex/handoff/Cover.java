@@ -5,9 +5,10 @@ import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.signal.Returns;
 import apodex.signal.Ways;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 
@@ -18,9 +19,11 @@ import java.util.function.Predicate;
 public final class Cover {
     private final Outgoing outgoing;
     private final Predicate<Row> has;
-    private final Set<Row> rows = new LinkedHashSet<>();
-    private final Set<Row> without = new LinkedHashSet<>();
-    private final Set<Row> replaced = new LinkedHashSet<>();
+    /** By their ids, as all of these. */
+    private final Map<String, Row> rows = new LinkedHashMap<>();
+
+    private final Set<String> without = new HashSet<>();
+    private final Set<String> replaced = new HashSet<>();
 
     private Cover(Outgoing outgoing, Predicate<Row> has) {
         this.outgoing = outgoing;
@@ -30,11 +33,11 @@ public final class Cover {
     /** @param has the rows that may be in it; a bus that may not is replaced by what feeds it */
     public static Cover of(Outgoing outgoing, Predicate<Row> has) {
         Cover cover = new Cover(outgoing, has);
-        cover.outgoing.feeding(outgoing.session().mix()).forEach(cover::put);
+        outgoing.feeding(outgoing.session().mix()).forEach(cover::put);
         Row twice;
         do {
             cover.putSendersOnTheirOwn();
-            twice = cover.runsIntoAnother();
+            twice = cover.runInto();
             if (twice != null) {
                 cover.replace(twice);
             }
@@ -44,31 +47,35 @@ public final class Cover {
 
     /** The rows, in the session's order. */
     public List<Row> rows() {
-        return outgoing.session().rows().stream().filter(rows::contains).toList();
+        return outgoing.session().rows().stream()
+                .filter(row -> rows.containsKey(row.id()))
+                .toList();
     }
 
     /** Rows that belong in it and may not be, in the session's order. */
     public List<Row> without() {
-        return outgoing.session().rows().stream().filter(without::contains).toList();
+        return outgoing.session().rows().stream()
+                .filter(row -> without.contains(row.id()))
+                .toList();
     }
 
     private void put(Row row) {
-        if (replaced.contains(row)) {
+        if (replaced.contains(row.id())) {
             outgoing.feeding(row).forEach(this::put);
         } else if (outgoing.isSharedOut(row) || !outgoing.reachesMix(row) && !(row instanceof BusRow)) {
             return;
         } else if (has.test(row)) {
-            rows.add(row);
+            rows.put(row.id(), row);
         } else if (row instanceof BusRow) {
             outgoing.feeding(row).forEach(this::put);
         } else {
-            without.add(row);
+            without.add(row.id());
         }
     }
 
     private void replace(Row bus) {
-        rows.remove(bus);
-        replaced.add(bus);
+        rows.remove(bus.id());
+        replaced.add(bus.id());
         outgoing.feeding(bus).forEach(this::put);
     }
 
@@ -78,28 +85,25 @@ public final class Cover {
             return;
         }
         Ways ways = outgoing.ways();
+        Set<String> carried = new HashSet<>();
+        rows.values().forEach(row -> ways.senders(row).forEach(sender -> carried.add(sender.id())));
         for (Row row : outgoing.session().rows()) {
             boolean sends = !(row instanceof ReturnRow) && !row.strip().sends().isEmpty();
-            if (sends
-                    && outgoing.reachesMix(row)
-                    && rows.stream().noneMatch(each -> ways.senders(each).contains(row))) {
+            if (sends && !carried.contains(row.id()) && outgoing.reachesMix(row)) {
                 put(row);
             }
         }
     }
 
-    private Row runsIntoAnother() {
-        List<Row> inside = new ArrayList<>(rows);
-        for (Row later : inside) {
-            if (later instanceof BusRow
-                    && inside.stream()
-                            .anyMatch(row -> !row.equals(later)
-                                    && outgoing.ways()
-                                            .passes(
-                                                    row,
-                                                    later,
-                                                    outgoing.sharing().returns()))) {
-                return later;
+    /** A bus of the set that another of it runs into; null when there is none. */
+    private Row runInto() {
+        for (Row later : rows.values()) {
+            if (later instanceof BusRow) {
+                boolean[] passing =
+                        outgoing.ways().passing(later, outgoing.sharing().returns());
+                if (rows.values().stream().anyMatch(row -> passing[outgoing.place(row)])) {
+                    return later;
+                }
             }
         }
         return null;

@@ -49,6 +49,7 @@ public final class Outgoing {
     private final Map<String, Long> ringsOnwards = new HashMap<>();
     private final Map<String, long[]> shares = new HashMap<>();
     private long[] ofMix;
+    private List<Row> sources;
 
     /**
      * @param session as the handoff sees it
@@ -202,9 +203,12 @@ public final class Outgoing {
 
     /** Rows that make a sound themselves: all other sound is made of theirs. */
     public List<Row> sources() {
-        return session.rows().stream()
-                .filter(row -> row.kind().isSource() && sounds(row))
-                .toList();
+        if (sources == null) {
+            sources = session.rows().stream()
+                    .filter(row -> row.kind().isSource() && sounds(row))
+                    .toList();
+        }
+        return sources;
     }
 
     /** Rows whose outputs lead to a bus. */

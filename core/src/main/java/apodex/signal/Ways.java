@@ -177,17 +177,21 @@ public final class Ways {
         from.get(row).stream().filter(each -> withSends || each.tap == null).forEach(each -> into.add(each.to));
     }
 
-    /** Whether anything that a file of a row carries passes another row on its way to the mix. */
-    public boolean passes(Row row, Row other, Returns returns) {
+    /**
+     * Rows of which a file carries something that passes another row on its way to the mix.
+     *
+     * @return for every row in its place
+     */
+    public boolean[] passing(Row other, Returns returns) {
         boolean shared = returns == Returns.SHARED_OUT;
         long[] at = to(place(other), shared);
-        if (afterInserts(place(row), at, shared) != 0) {
-            return true;
+        boolean[] passing = new boolean[at.length];
+        for (int i = 0; i < at.length; i++) {
+            passing[i] = i != place(other)
+                    && (afterInserts(i, at, shared) != 0
+                            || shared && senders.get(i).stream().anyMatch(sender -> sent(place(sender), at) != 0));
         }
-        return shared
-                && senders(row).stream()
-                        .mapToInt(this::place)
-                        .anyMatch(sender -> sender != place(row) && sent(sender, at) != 0);
+        return passing;
     }
 
     /**
