@@ -37,6 +37,7 @@ public final class Cover {
         Row twice;
         do {
             cover.putSendersOnTheirOwn();
+            cover.dropCarried();
             twice = cover.runInto();
             if (twice != null) {
                 cover.replace(twice);
@@ -62,7 +63,7 @@ public final class Cover {
     private void put(Row row) {
         if (replaced.contains(row.id())) {
             outgoing.feeding(row).forEach(this::put);
-        } else if (outgoing.isSharedOut(row) || !outgoing.reachesMix(row) && !(row instanceof BusRow)) {
+        } else if (outgoing.isSharedOut(row) || !outgoing.reachesMix(row)) {
             return;
         } else if (has.test(row)) {
             rows.put(row.id(), row);
@@ -91,6 +92,21 @@ public final class Cover {
             boolean sends = !(row instanceof ReturnRow) && !row.strip().sends().isEmpty();
             if (sends && !carried.contains(row.id()) && outgoing.reachesMix(row)) {
                 put(row);
+            }
+        }
+    }
+
+    /** A row that is shut only sends; when it is in a group of the set, its sends come with the group. */
+    private void dropCarried() {
+        if (outgoing.sharing().returns() != Returns.SHARED_OUT) {
+            return;
+        }
+        for (Row group : List.copyOf(rows.values())) {
+            for (Row sender : outgoing.ways().senders(group)) {
+                if (!sender.id().equals(group.id()) && !outgoing.ways().isOpen(sender)) {
+                    rows.remove(sender.id());
+                    without.remove(sender.id());
+                }
             }
         }
     }

@@ -68,8 +68,8 @@ final class InstrumentNode extends Node {
             skipped++; // struck before the walk began
         }
         next = Math.max(next, skipped);
-        int open = (int) Math.max(0, Math.min(frames, curtain.frame() - first));
-        boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < first + open;
+        long until = Math.min(first + frames, curtain.frame());
+        boolean sounding = !playing.isEmpty() || next < starts.length && starts[next].frame < until;
         if (!sounding) {
             return false;
         }
@@ -79,7 +79,7 @@ final class InstrumentNode extends Node {
         for (int i = 0; i < playing.size(); i++) {
             add(playing.get(i), block, 0, frames);
         }
-        while (next < starts.length && starts[next].frame < first + open) {
+        while (next < starts.length && starts[next].frame < until) {
             Start start = starts[next++];
             long held = Math.min(start.held, curtain.frame() - start.frame); // let go where the range ends
             Playing voice = new Playing(instrument.voice(start.part, start.note, held, rate), start.part.channels());

@@ -134,6 +134,11 @@ public final class Ways {
         return around;
     }
 
+    /** Whether anything can come through a row's fader. */
+    public boolean isOpen(Row row) {
+        return isOpen[place(row)];
+    }
+
     /** The place of a row among the session's rows; shares are told in this order. */
     public int place(Row row) {
         return places.get(row.id());

@@ -201,6 +201,29 @@ class CoverTest {
     }
 
     @Test
+    void aMutedRowOfAGroupThatFeedsTheMixAsWellComesWithTheGroup() throws IOException {
+        assertThat(filesOf(
+                        Brief.GROUPS,
+                        track(0, Strip.feeding("bus")),
+                        track(
+                                1,
+                                sending(Strip.feeding("bus", "mix"), "echo", Send.From.BEFORE_FADER)
+                                        .withMuteAndSolo(true, false)),
+                        new BusRow("bus", "Group", Strip.PLAIN),
+                        new ReturnRow("echo", "Echo", Strip.PLAIN.withInserts(List.of(ECHO))),
+                        new MixRow("mix", "Mix", Strip.feeding())))
+                .containsExactly("bus");
+        assertThat(filesOf(
+                        Brief.GROUPS,
+                        track(0, Strip.feeding("bus", "shut")),
+                        new BusRow("bus", "Group", Strip.PLAIN),
+                        new BusRow("shut", "Muted", Strip.PLAIN.withMuteAndSolo(true, false)),
+                        new MixRow("mix", "Mix", Strip.feeding())))
+                .as("nothing of a muted group is missed")
+                .containsExactly("bus");
+    }
+
+    @Test
     void whatIsSilentMakesNoFileAndIsNotMissed() throws IOException {
         Row mix = new MixRow("mix", "Mix", Strip.feeding());
         assertThat(filesOf(

@@ -178,6 +178,24 @@ class EdgesTest {
         assertThat(sounds[0]).hasSizeGreaterThan(END).isEqualTo(sounds[1]);
     }
 
+    /** Keys struck between the range's end and the end of the block it lies in, and after it. */
+    @Test
+    void noKeyIsStruckBehindTheRange() throws IOException {
+        double[][] sounds = new double[2][];
+        for (int i = 0; i < 2; i++) {
+            List<Note> within = List.of(new Note(0.2, 0.3, 60, 100));
+            List<Note> all = List.of(
+                    within.get(0), new Note(1.01, 1, 64, 100), new Note(1.2, 1, 67, 100), new Note(40, 1, 60, 1));
+            Session session = session(
+                    List.of(),
+                    new InstrumentRow(
+                            "bell", "Bell", "bell", i == 0 ? all : List.of(within.get(0), all.get(3)), Strip.PLAIN),
+                    MixRow.DEFAULT);
+            sounds[i] = print(session, Passage.Tail.AUTOMATIC, "bell@RAW").sides.get("bell@RAW")[0];
+        }
+        assertThat(sounds[0]).hasSizeGreaterThan(END).isEqualTo(sounds[1]);
+    }
+
     /** Dither is for sound: a tenth of a second after the last sample it ends, and silence is digital silence again. */
     @Test
     void ditherEndsATenthOfASecondAfterTheSound() throws IOException {
