@@ -25,10 +25,12 @@
   const words = { good: 'proved', fact: 'to know', look: 'to look at', wrong: 'wrong' } as const;
   const path = (file: { folder: string; name: string }) => (file.folder ? `${file.folder}/${file.name}` : file.name);
 
-  /** What is heard when nobody chose: the files that are the song together. */
+  /** What is heard when nobody chose: the files that are the song together, also when one of them is not what was printed. */
   function usual(view: RunView): ReadonlySet<number> {
-    const paths = view.received.find((each) => each.section === view.sections[section]!.name)?.files ?? [];
-    return new Set(view.files.flatMap((file, i) => (paths.includes(path(file)) ? [i] : [])));
+    const name = view.sections[section]!.name;
+    const received = view.received.find((each) => each.section === name)?.files;
+    const paths = received ?? view.sums.find((each) => each.section === name)?.files ?? [];
+    return new Set(view.files.flatMap((file, i) => (paths.length ? paths.includes(path(file)) : file.section === section && file.row !== 'mix') ? [i] : []));
   }
 
   const heard = (view: RunView) => chosen ?? usual(view);

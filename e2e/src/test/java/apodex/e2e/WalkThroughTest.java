@@ -140,7 +140,7 @@ final class WalkThroughTest extends InTheBrowser {
                 .getByText("Tuba: close?")
                 .click();
         assertThat(page.getByLabel("Selected row")).containsText("01_Tuba- close-.wav");
-        assertThat(page.locator("footer")).containsText("337 kB");
+        assertThat(page.locator("footer")).containsText("449 kB");
     }
 
     private Path printAndFetch(Page page) throws Exception {
@@ -182,20 +182,22 @@ final class WalkThroughTest extends InTheBrowser {
         for (int i = 0; i < FRAMES; i++) {
             first[100 + i] = dropped.get(1).get(i) / 8_388_608.0;
         }
-        assertThat(samples(unpacked.resolve("Tracks"), "02_Take 01.wav", frames))
+        assertThat(samples(unpacked.resolve("Tracks"), "02_Take 01.wav", 1, frames))
                 .isEqualTo(first);
-        assertThat(samples(unpacked.resolve("Reference"), "00_Reference Mix.wav", frames))
-                .usingComparatorWithPrecision(1e-6)
-                .containsExactly(mix);
+        for (int side = 1; side <= 2; side++) {
+            assertThat(samples(unpacked.resolve("Reference"), "00_Reference Mix.wav", side, frames))
+                    .usingComparatorWithPrecision(1e-6)
+                    .containsExactly(mix);
+        }
         assertThat(Files.list(unpacked.resolve("Tracks"))
                         .map(path -> path.getFileName().toString()))
                 .containsExactlyInAnyOrder("01_Tuba- close-.wav", "02_Take 01.wav");
     }
 
-    /** Decoded by sox, which knows nothing of us. */
-    private static double[] samples(Path folder, String file, int frames) throws Exception {
+    /** One side, decoded by sox, which knows nothing of us. */
+    private static double[] samples(Path folder, String file, int side, int frames) throws Exception {
         Path raw = folder.resolveSibling("samples.raw");
-        OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", raw.toString());
+        OutsideTools.run(folder, "sox", file, "-t", "f64", "-L", raw.toString(), "remix", String.valueOf(side));
         double[] samples = new double[frames];
         java.nio.ByteBuffer.wrap(Files.readAllBytes(raw))
                 .order(ByteOrder.LITTLE_ENDIAN)
