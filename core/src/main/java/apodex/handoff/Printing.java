@@ -13,7 +13,6 @@ import apodex.signal.Placed;
 import apodex.signal.Printed;
 import apodex.signal.Recordings;
 import apodex.signal.Station;
-import apodex.signal.Tap;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
@@ -150,53 +149,6 @@ public final class Printing {
                         observer,
                         earlier)
                 .print();
-    }
-
-    /**
-     * Prints some files of a run once more, as they were, to hold others against them. FLAC stays as the plain samples it was made from.
-     *
-     * @param session as the handoff sees it
-     * @param plan    as it came out
-     * @param folder  where they go, under the paths they have in the plan
-     */
-    public static void again(
-            Session session,
-            Settings settings,
-            Plan plan,
-            List<Print> prints,
-            Path folder,
-            Recordings recordings,
-            int threads,
-            WalkObserver observer)
-            throws IOException {
-        ClickTrack track = new ClickTrack(session, plan.rate());
-        for (int i = 0; i < plan.sections().size(); i++) {
-            int index = i;
-            PlannedSection section = plan.sections().get(i);
-            List<Print> here =
-                    prints.stream().filter(print -> print.section() == index).toList();
-            for (Print print : here) {
-                Files.createDirectories(folder.resolve(print.path()).getParent());
-            }
-            List<Print> walked = here.stream().filter(print -> !print.isClick()).toList();
-            if (!walked.isEmpty()) {
-                List<Tap> taps = plan.taps(session, walked, folder, Print::path);
-                new Walk(session, taps, section.passage(), plan.sharing(), recordings, threads)
-                        .beside(List.of(), section.end(plan.rate(), session.rate()))
-                        .print(observer);
-            }
-            for (Print click : here.stream().filter(Print::isClick).toList()) {
-                track.write(
-                        track.knocks(
-                                section.passage(), settings.count(), settings.click() != Click.NONE, section.frames()),
-                        section.frames(),
-                        plan.depth().sample(),
-                        plan.format(),
-                        folder.resolve(click.path()),
-                        null,
-                        click.section());
-            }
-        }
     }
 
     private Result print() throws IOException {

@@ -2,9 +2,10 @@ package apodex.proof;
 
 import apodex.audio.WorkFolder;
 import apodex.handoff.Plan;
-import apodex.handoff.Print;
 import apodex.handoff.Printing;
+import apodex.handoff.Reprint;
 import apodex.proof.Culprit.Kind;
+import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 
 /**
  * Files that no longer hold what was printed, told by their digests, each with what has become of it. To say that, those files alone are
@@ -25,26 +27,33 @@ final class FileFaults {
     private final Path files;
     private final List<FileReader.Result> read;
     private final Reprint reprint;
+    private final WalkObserver observer;
 
-    /** Prints some files once more. */
-    interface Reprint {
-        /** @throws IOException when a recording is no longer there */
-        void print(List<Print> prints, Path folder) throws IOException;
-    }
-
-    private FileFaults(Plan plan, List<Printing.Made> made, Path files, List<FileReader.Result> read, Reprint reprint) {
+    private FileFaults(
+            Plan plan,
+            List<Printing.Made> made,
+            Path files,
+            List<FileReader.Result> read,
+            Reprint reprint,
+            WalkObserver observer) {
         this.plan = plan;
         this.made = made;
         this.files = files;
         this.read = read;
         this.reprint = reprint;
+        this.observer = observer;
     }
 
     /** By the place of the file in the plan. */
     static Map<Integer, Culprit> find(
-            Plan plan, List<Printing.Made> made, Path files, List<FileReader.Result> read, Reprint reprint)
+            Plan plan,
+            List<Printing.Made> made,
+            Path files,
+            List<FileReader.Result> read,
+            Reprint reprint,
+            BooleanSupplier cancelled)
             throws IOException {
-        return new FileFaults(plan, made, files, read, reprint).find();
+        return new FileFaults(plan, made, files, read, reprint, WalkObserver.cancelledBy(cancelled)).find();
     }
 
     private Map<Integer, Culprit> find() throws IOException {
@@ -101,7 +110,7 @@ final class FileFaults {
     private void compare(List<Integer> altered, Map<Integer, Culprit> faults) throws IOException {
         Path work = Files.createTempDirectory("apodex-compared-");
         try {
-            reprint.print(altered.stream().map(plan.prints()::get).toList(), work);
+            reprint.print(altered.stream().map(plan.prints()::get).toList(), work, observer);
             for (int index : altered) {
                 faults.put(index, compare(index, work.resolve(path(index))));
             }

@@ -6,11 +6,11 @@ import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
+import apodex.handoff.Reprint;
 import apodex.handoff.Settings;
 import apodex.session.Session;
 import apodex.signal.Recordings;
 import apodex.signal.UnreadableRecording;
-import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -86,7 +86,13 @@ public final class Proving {
         Plan plan = printed.plan();
         List<FileReader.Result> read = readAll(plan);
         List<FileProof> proofs = Twins.marked(plan, files, read);
-        Map<Integer, Culprit> faults = FileFaults.find(plan, printed.prints(), files, read, this::again);
+        Map<Integer, Culprit> faults = FileFaults.find(
+                plan,
+                printed.prints(),
+                files,
+                read,
+                new Reprint(session, settings, plan, recordings, threads),
+                told::isCancelled);
         Map<Integer, FirstSound.Expected> expected = new LinkedHashMap<>();
         FirstSound first = new FirstSound(session, plan, recordings);
         for (int i = 0; i < plan.prints().size(); i++) {
@@ -136,10 +142,6 @@ public final class Proving {
         } catch (UnreadableRecording gone) {
             return null;
         }
-    }
-
-    private void again(List<Print> prints, Path folder) throws IOException {
-        Printing.again(session, settings, printed.plan(), prints, folder, recordings, threads, WalkObserver.NONE);
     }
 
     private List<FileReader.Result> readAll(Plan plan) throws IOException {

@@ -184,17 +184,7 @@ final class ReceivedCheck {
                 0);
         new Walk(from, List.of(tap), section.passage(), Sharing.STANDARD, recordings, threads)
                 .beside(List.of(), section.end(plan.rate(), session.rate()))
-                .print(new WalkObserver() {
-                    @Override
-                    public void printed(double share) {
-                        // reading back has told already how far it is
-                    }
-
-                    @Override
-                    public boolean isCancelled() {
-                        return cancelled.getAsBoolean();
-                    }
-                });
+                .print(WalkObserver.cancelledBy(cancelled));
     }
 
     private ReceivedProof compare(PlannedSection section, Stack stack, List<Print> sounding, double limit)

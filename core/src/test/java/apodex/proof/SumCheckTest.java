@@ -189,7 +189,7 @@ class SumCheckTest {
                 .anyMatch(verdict -> verdict.headline().equals("03_Cello_Mix.wav is not on the disk")
                         && verdict.detail().contains("not on the disk"));
         spoil(saved, cello, "vol", "2");
-        assertCulprit(Culprit.Kind.TWICE, "03_Cello_Mix.wav", Culprit.Kind.LEVEL, 6.02);
+        assertCulprit(Culprit.Kind.TWICE, "03_Cello_Mix.wav");
         spoil(saved, cello, "vol", "-1");
         assertCulprit(Culprit.Kind.TURNED, "03_Cello_Mix.wav");
         spoil(saved, cello, "pad", "1s@0s", "trim", "0", Files.size(saved) > 0 ? frames() + "s" : "");
@@ -226,16 +226,6 @@ class SumCheckTest {
         assertThat(sum.addsUp()).isFalse();
         assertThat(sum.culprits().get(0).kind()).as("%s", sum.culprits()).isEqualTo(kind);
         assertThat(sum.culprits().get(0).name()).isEqualTo(file);
-    }
-
-    /** A file twice as loud and a file that is there twice are the same sum. */
-    private void assertCulprit(Culprit.Kind kind, String file, Culprit.Kind or, double db) throws IOException {
-        Culprit first = prove().sums().get(0).culprits().get(0);
-        assertThat(first.name()).isEqualTo(file);
-        assertThat(first.kind()).isIn(kind, or);
-        if (first.kind() == or) {
-            assertThat(first.amount()).isCloseTo(db, within(0.01));
-        }
     }
 
     @Test
