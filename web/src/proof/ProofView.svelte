@@ -30,7 +30,7 @@
     const name = view.sections[section]!.name;
     const received = view.received.find((each) => each.section === name)?.files;
     const paths = received ?? view.sums.find((each) => each.section === name)?.files ?? [];
-    return new Set(view.files.flatMap((file, i) => (paths.length ? paths.includes(path(file)) : file.section === section && file.row !== 'mix') ? [i] : []));
+    return new Set(view.files.flatMap((file, i) => (paths.length ? paths.includes(path(file)) : file.section === section && file.station === 'raw') ? [i] : []));
   }
 
   const heard = (view: RunView) => chosen ?? usual(view);
