@@ -2,6 +2,7 @@
   import { DownloadOutline } from 'flowbite-svelte-icons';
   import type { RunView } from '../lib/api/types';
   import { copy } from '../lib/copy';
+  import { download } from '../lib/download';
   import FileName from '../lib/FileName.svelte';
   import { bytes, count } from '../lib/units';
 
@@ -16,9 +17,9 @@
   <dl class="facts-list">
     <dt>Size</dt><dd class="mono">{bytes(parcel.bytes)}</dd>
     {#if parcels.length === 1}<dt>Holds</dt><dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd><dt>Packed</dt><dd class="mono">stored, not compressed</dd>{/if}
-    <dt>SHA-256</dt><dd><button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', parcel.sha256)}>{parcel.sha256.slice(0, 8)}…{parcel.sha256.slice(-6)}</button></dd>
+    <dt>SHA-256</dt><dd>{#if parcel.sha256}{@const sum = parcel.sha256}<button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', sum)}>{sum.slice(0, 8)}…{sum.slice(-6)}</button>{:else}<span class="cap">being taken…</span>{/if}</dd>
   </dl>
-  <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download><DownloadOutline class="h-4 w-4" />{parcels.length === 1 ? 'Download the parcel' : `Download ${part + 1} of ${parcels.length}`}</a>
+  <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download onclick={download}><DownloadOutline class="h-4 w-4" />{parcels.length === 1 ? 'Download the parcel' : `Download ${part + 1} of ${parcels.length}`}</a>
 {/each}
 <p class="cap note">A broken download can be resumed. <span class="mono">sha256sum -c checksums.sha256</span> tells whether every file arrived whole.</p>
 

@@ -4,6 +4,7 @@
   import client, { answer, Refusal } from '../lib/api/client';
   import type { ParcelPage } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
+  import { download } from '../lib/download';
   import { Player } from '../lib/listen/player.svelte';
   import { bytes, CHANNEL_WORDS, count, dbfs, minutes, moment, rate } from '../lib/units';
   import PictureWave from '../lib/waveform/PictureWave.svelte';
@@ -116,7 +117,7 @@
     </dl>
     <div class="fetch">
       {#each parcel.zips as zip, part (zip.name)}
-        <a class="main-button" href="{base}/parcel?part={part}" download><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1 ? `Download everything, ${bytes(total)}` : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</a>
+        <a class="main-button" href="{base}/parcel?part={part}" download onclick={download}><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1 ? `Download everything, ${bytes(total)}` : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</a>
       {/each}
       <button class="plain" onclick={() => listen('all')}>{#if player.playing && heard === 'all'}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Hear all files together{/if}</button>
       {#if reference >= 0}<button class="plain" onclick={() => listen(reference)}>{#if player.playing && heard === reference}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Hear the mix{/if}</button>{/if}
@@ -130,7 +131,7 @@
           <span class="name mono">{file.name}</span>
           <span class="wave">{#if pictures[i]?.length}<PictureWave picture={pictures[i]!} height={26} colour={file.reference ? 'rust' : 'ink'} />{/if}</span>
           <span class="cap facts">{CHANNEL_WORDS[file.channels]} · {dbfs(file.peakDbfs)} · {bytes(file.bytes)}</span>
-          <a class="plain" href="{base}/files/{i}" download aria-label="Download {file.name}"><DownloadOutline class="h-4 w-4" /></a>
+          <a class="plain" href="{base}/files/{i}" download onclick={download} aria-label="Download {file.name}"><DownloadOutline class="h-4 w-4" /></a>
         </li>
       {/each}
     </ul>
@@ -145,7 +146,7 @@
         <div class="fetch"><button class="main-button" onclick={() => reply(null)}>All arrived</button><button class="plain" onclick={() => (telling = true)}>Something is wrong</button></div>
       {/if}
     </section>
-    <footer class="cap">{#if page.endsAt}This page ends on {moment(page.endsAt)}. {/if}{count(parcel.zips.length, 'zip')}, SHA-256 {parcel.zips.map((zip) => zip.sha256.slice(0, 12) + '…').join(', ')}</footer>
+    <footer class="cap">{#if page.endsAt}This page ends on {moment(page.endsAt)}. {/if}{count(parcel.zips.length, 'zip')}, {#if parcel.zips.every((zip) => zip.sha256)}SHA-256 {parcel.zips.map((zip) => zip.sha256!.slice(0, 12) + '…').join(', ')}{:else}checksum being taken…{/if}</footer>
   {/if}
 </main>
 

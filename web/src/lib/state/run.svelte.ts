@@ -9,6 +9,7 @@ export class RunStore {
   view = $state.raw<RunView>();
   failure = $state<string>();
   private source?: EventSource;
+  private askedForSums = 0;
   private pictures = new Map<number, Int16Array>();
   /** Grows when a picture has come, so that drawings know. */
   picturesCome = $state(0);
@@ -28,8 +29,16 @@ export class RunStore {
     try {
       this.view = await answer(client.GET('/api/runs/{id}', { params: { path: { id: this.id } } }));
       if (first && !this.isOver) this.follow();
+      this.waitForSums();
     } catch (thrown) {
       this.failure = (thrown as Error).message;
+    }
+  }
+
+  /** The zips' checksums come a while after the run is done. */
+  private waitForSums(): void {
+    if (this.view?.state === 'done' && this.view.parcels.some((parcel) => !parcel.sha256) && this.askedForSums++ < 100) {
+      setTimeout(() => void this.load(false), 1_000 + 100 * this.askedForSums);
     }
   }
 

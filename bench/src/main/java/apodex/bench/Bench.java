@@ -1,10 +1,13 @@
 package apodex.bench;
 
 import apodex.audio.WorkFolder;
+import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
+import apodex.signal.Station;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -63,7 +66,19 @@ public final class Bench {
         figure("raw-16-bit-vs-copy", Timer.median(reduced) / Timer.median(copy));
         figure("raw-x-realtime", workload.seconds() / Timer.median(raw));
         new WetTimes(store, folder).measure(workload, Timer.median(copy) / times.bytes());
+        parcels(store, workload, folder);
         figure("raw-track-seconds-a-second", workload.seconds() * workload.tracks() / Timer.median(raw));
+    }
+
+    private static void parcels(RecordingStore store, Workload workload, Path folder) throws Exception {
+        List<Handoff.Choice> rows = workload.session().audioRows().stream()
+                .map(row -> new Handoff.Choice(row.id(), Station.RAW))
+                .toList();
+        ParcelTimes times = new ParcelTimes(store, folder);
+        ParcelTimes.Times raw = times.medianOf(workload, Handoff.named("bench").printing(null, rows));
+        figure("raw-parcel-vs-copy", raw.parcel() / raw.copy());
+        figure("proof-again-vs-read", raw.again() / raw.sum());
+        figure("raw-parcel-vs-print", raw.parcel() / raw.print());
     }
 
     static void figure(String name, double value) {

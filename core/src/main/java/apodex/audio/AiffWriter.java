@@ -1,6 +1,7 @@
 package apodex.audio;
 
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -48,7 +49,12 @@ public final class AiffWriter extends SoundWriter {
     }
 
     @Override
-    ByteBuffer header(long frames) {
+    public PcmLayout layout() {
+        return new PcmLayout(header(0, null).remaining(), channels, sample, ByteOrder.BIG_ENDIAN);
+    }
+
+    @Override
+    ByteBuffer header(long frames, @Nullable BroadcastExtension.Loudness loudness) {
         long data = frames * channels * sample.bytes();
         ByteBuffer out = ByteBuffer.allocate(headerBytes(sample)).order(ByteOrder.BIG_ENDIAN);
         out.put(ascii("FORM"))

@@ -1,12 +1,13 @@
 package apodex.audio;
 
+import jakarta.annotation.Nullable;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 
 /**
- * The {@code bext} chunk of a broadcast WAV file, version 1 (EBU Tech 3285, section 2.3).
+ * The {@code bext} chunk of a broadcast WAV file, version 2 (EBU Tech 3285, section 2.3) where the loudness is known, else version 1.
  *
  * @param description         what the file holds, at most 256 ASCII characters in the file
  * @param originator          who made it, at most 32
@@ -15,6 +16,7 @@ import java.text.Normalizer;
  * @param originationTime     {@code hh:mm:ss}
  * @param timeReference       first frame, counted from midnight
  * @param codingHistory       lines as EBU R 98 describes them, each ended by CR LF
+ * @param loudness            null when it is not known
  */
 public record BroadcastExtension(
         String description,
@@ -23,7 +25,8 @@ public record BroadcastExtension(
         String originationDate,
         String originationTime,
         long timeReference,
-        String codingHistory) {
+        String codingHistory,
+        @Nullable Loudness loudness) {
     /** Bytes before the coding history: 256+32+32+10+8+8+2+64 and 190 that are reserved. */
     static final int FIXED_BYTES = 602;
 
@@ -32,10 +35,71 @@ public record BroadcastExtension(
     private static final int REFERENCE = 32;
     private static final int DATE = 10;
     private static final int TIME = 8;
-    private static final int VERSION = 1;
-    private static final int UMID_AND_RESERVED = 64 + 190;
+    private static final int UMID = 64;
+    private static final int RESERVED = 190;
+    /** Section 2.3: the value of a loudness that is not known, or that no 16 bits hold. */
+    private static final short UNKNOWN = 0x7FFF;
+
+    private static final double HIGHEST_LOUDNESS = 99.99;
     /** The bytes up to and with TimeReference: a chunk cut after it still places its recording. */
     private static final int NEEDED_BYTES = DESCRIPTION + ORIGINATOR + REFERENCE + DATE + TIME + 8;
+
+    /** One whose loudness is not known. */
+    public BroadcastExtension(
+            String description,
+            String originator,
+            String originatorReference,
+            String originationDate,
+            String originationTime,
+            long timeReference,
+            String codingHistory) {
+        this(
+                description,
+                originator,
+                originatorReference,
+                originationDate,
+                originationTime,
+                timeReference,
+                codingHistory,
+                null);
+    }
+
+    /**
+     * What version 2 adds, each kept to a hundredth.
+     *
+     * @param valueLufs        integrated
+     * @param rangeLu          loudness range
+     * @param maxTruePeakDbtp  true peak
+     * @param maxMomentaryLufs loudest 400 ms
+     * @param maxShortTermLufs loudest 3 s
+     */
+    public record Loudness(
+            double valueLufs,
+            double rangeLu,
+            double maxTruePeakDbtp,
+            double maxMomentaryLufs,
+            double maxShortTermLufs) {
+        private void put(ByteBuffer out) {
+            for (double value :
+                    new double[] {valueLufs, rangeLu, maxTruePeakDbtp, maxMomentaryLufs, maxShortTermLufs}) {
+                boolean fits = Math.abs(value) <= HIGHEST_LOUDNESS;
+                out.putShort(fits ? (short) Math.round(100 * value) : UNKNOWN);
+            }
+        }
+    }
+
+    /** The same with its loudness. */
+    BroadcastExtension with(@Nullable Loudness measured) {
+        return new BroadcastExtension(
+                description,
+                originator,
+                originatorReference,
+                originationDate,
+                originationTime,
+                timeReference,
+                codingHistory,
+                measured);
+    }
 
     /** The same for a file that came to have one channel (EBU R 98: M). */
     public BroadcastExtension mono() {
@@ -46,7 +110,8 @@ public record BroadcastExtension(
                 originationDate,
                 originationTime,
                 timeReference,
-                codingHistory.replace("M=stereo", "M=mono"));
+                codingHistory.replace("M=stereo", "M=mono"),
+                loudness);
     }
 
     /** Reads a chunk's body; null when it is too short to hold a time reference. */
@@ -79,8 +144,13 @@ public record BroadcastExtension(
         put(out, originationDate, DATE);
         put(out, originationTime, TIME);
         out.putLong(timeReference);
-        out.putShort((short) VERSION);
-        out.position(out.position() + UMID_AND_RESERVED);
+        out.putShort((short) (loudness == null ? 1 : 2));
+        out.position(out.position() + UMID);
+        int behind = out.position() + RESERVED;
+        if (loudness != null) {
+            loudness.put(out);
+        }
+        out.position(behind);
         out.put(history);
         return out.array();
     }

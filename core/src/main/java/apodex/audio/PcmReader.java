@@ -72,9 +72,7 @@ public final class PcmReader implements AutoCloseable {
     public void read(long firstFrame, int frameCount, int firstChannel, double[][] into, int intoOffset)
             throws IOException {
         byte[] raw = readBytes(firstFrame, frameCount);
-        for (int c = 0; c < into.length; c++) {
-            PcmDecoder.decode(raw, layout, firstChannel + c, frameCount, into[c], intoOffset);
-        }
+        PcmDecoder.decode(raw, 0, layout, firstChannel, frameCount, into, intoOffset);
     }
 
     @Override

@@ -41,6 +41,11 @@ public enum SampleFormat {
         return floating;
     }
 
+    /** The highest amplitude that is full scale: of integers the highest value lies one step below 1. */
+    public double fullScale() {
+        return floating ? 1 : 1 - Math.scalb(1.0, 1 - bits);
+    }
+
     /** Bits of an integer this format keeps exactly: a 32-bit float has a 24-bit significand. */
     public int exactIntegerBits() {
         return this == FLOAT32 ? 24 : this == FLOAT64 ? 53 : bits;

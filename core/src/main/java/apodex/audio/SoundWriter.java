@@ -1,10 +1,12 @@
 package apodex.audio;
 
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Optional;
 
 /**
  * Writes an uncompressed sound file: header first, then frames in order. The header is made for the most frames there can
@@ -20,6 +22,9 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     private long frames;
     private long written;
     private final SampleDigest digest = new SampleDigest();
+    private @Nullable Listener listener;
+    private long certainFrames;
+    private long toldFrames;
 
     SoundWriter(Path file, int frameBytes, long frames) throws IOException {
         this.frameBytes = frameBytes;
@@ -28,15 +33,39 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
                 file, StandardOpenOption.CREATE_NEW, StandardOpenOption.READ, StandardOpenOption.WRITE);
     }
 
-    /** The header of a file of so many frames; its length does not depend on them. */
-    abstract ByteBuffer header(long frames);
+    /** Hears the frames that stay in the file, in order, as they lie in it. */
+    public interface Listener {
+        /** Takes the next frames, which are at the start of the array. */
+        void frames(byte[] raw, int count);
+
+        /** How loud all of them are, for headers that say so. */
+        default Optional<BroadcastExtension.Loudness> loudness() {
+            return Optional.empty();
+        }
+    }
+
+    /**
+     * Lets somebody listen from now on, before the first frame.
+     *
+     * @param certain frames that will not be cut off again; what comes behind them is told by {@link #finish} alone
+     */
+    public final void listen(@Nullable Listener hears, long certain) {
+        listener = hears;
+        certainFrames = certain;
+    }
+
+    /** How the frames lie in the file. */
+    public abstract PcmLayout layout();
+
+    /** The header of a file of so many frames; its length does not depend on them, nor on the loudness. */
+    abstract ByteBuffer header(long frames, @Nullable BroadcastExtension.Loudness loudness);
 
     /** Puts bytes into the file's order, in place, before they are written. */
     void order(byte[] bytes, int length) {}
 
     final void begin() throws IOException {
         try {
-            writeFully(header(frames));
+            writeFully(header(frames, null));
         } catch (IOException e) {
             channel.close();
             throw e;
@@ -48,6 +77,11 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
         order(bytes, length);
         written += length;
         digest.update(bytes, 0, length);
+        int certain = (int) Math.min(length / frameBytes, certainFrames - toldFrames);
+        if (listener != null && certain > 0) {
+            listener.frames(bytes, certain);
+            toldFrames += certain;
+        }
         if (length > buffer.remaining()) {
             flush();
         }
@@ -63,30 +97,51 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
         buffer.clear();
     }
 
-    /** Says how many frames there are after all: no more than were promised and written. */
+    /** Says how many frames there are after all: no more than were promised and written. To be called before closing. */
     public final void finish(long finalFrames) throws IOException {
-        if (finalFrames == frames) {
+        if (finalFrames == frames && listener == null) {
             return;
         }
         flush();
-        ByteBuffer header = header(finalFrames);
-        long end = header.remaining() + finalFrames * frameBytes;
+        long samples = header(frames, null).remaining();
+        if (finalFrames != frames) {
+            cut(finalFrames, samples);
+        }
+        if (listener != null) {
+            tellRest(samples);
+        }
+        ByteBuffer header =
+                header(frames, listener == null ? null : listener.loudness().orElse(null));
+        for (long at = 0; header.hasRemaining(); ) {
+            at += channel.write(header, at);
+        }
+        channel.position(samples + frames * frameBytes);
+    }
+
+    private void cut(long finalFrames, long samples) throws IOException {
         if (finalFrames > frames || written < finalFrames * frameBytes) {
             throw new IllegalStateException(
                     "A file of " + written / frameBytes + " frames cannot end at " + finalFrames + ".");
         }
-        long samples = header.remaining();
-        channel.truncate(end);
-        digest.cut(finalFrames * frameBytes, (into, at) -> {
-            while (into.hasRemaining() && channel.read(into, samples + at + into.position()) >= 0) {}
-        });
+        channel.truncate(samples + finalFrames * frameBytes);
+        digest.cut(finalFrames * frameBytes, (into, at) -> readFully(into, samples + at));
         written = finalFrames * frameBytes;
         frames = finalFrames;
-        long at = 0;
-        while (header.hasRemaining()) {
-            at += channel.write(header, at);
+    }
+
+    private void tellRest(long samples) throws IOException {
+        byte[] rest = new byte[BUFFER_BYTES / frameBytes * frameBytes];
+        while (toldFrames < Math.min(frames, written / frameBytes)) {
+            int count = (int) Math.min(rest.length / frameBytes, frames - toldFrames);
+            readFully(ByteBuffer.wrap(rest, 0, count * frameBytes), samples + toldFrames * frameBytes);
+            listener.frames(rest, count);
+            toldFrames += count;
         }
-        channel.position(end);
+    }
+
+    private void readFully(ByteBuffer into, long at) throws IOException {
+        int start = into.position();
+        while (into.hasRemaining() && channel.read(into, at + into.position() - start) >= 0) {}
     }
 
     /** {@link SampleDigest} of the samples as they were written. */

@@ -69,7 +69,12 @@ public final class WavWriter extends SoundWriter {
     }
 
     @Override
-    ByteBuffer header(long frames) {
+    public PcmLayout layout() {
+        return new PcmLayout(header(0, null).remaining(), channels, sample, ByteOrder.LITTLE_ENDIAN);
+    }
+
+    @Override
+    ByteBuffer header(long frames, @Nullable BroadcastExtension.Loudness loudness) {
         long dataBytes = frames * channels * sample.bytes();
         long riffBytes = riffBytes(channels, sample, frames, broadcast);
         ByteBuffer out = ByteBuffer.allocate(
@@ -87,7 +92,7 @@ public final class WavWriter extends SoundWriter {
                     .putInt(0);
         }
         if (broadcast != null) {
-            byte[] bext = broadcast.toBytes();
+            byte[] bext = (loudness == null ? broadcast : broadcast.with(loudness)).toBytes();
             out.put(ascii("bext")).putInt(bext.length).put(bext);
             if ((bext.length & 1) == 1) {
                 out.put((byte) 0);

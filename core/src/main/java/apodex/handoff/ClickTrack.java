@@ -7,8 +7,11 @@ import apodex.audio.PcmEncoder;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundWriter;
 import apodex.audio.WavWriter;
+import apodex.measure.SoundMeter;
 import apodex.session.Session;
 import apodex.signal.Passage;
+import apodex.signal.Placed;
+import apodex.signal.Printed;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
@@ -89,9 +92,9 @@ final class ClickTrack {
      * Writes the file.
      *
      * @param frames its length
-     * @return the digest of its samples
+     * @return one channel; nothing of it is ever over full scale
      */
-    String write(
+    Printed write(
             List<Knock> knocks,
             long frames,
             SampleFormat depth,
@@ -108,6 +111,8 @@ final class ClickTrack {
         try (SoundWriter out = format == Handoff.Format.AIFF
                 ? new AiffWriter(file, rate, 1, depth, frames)
                 : new WavWriter(file, rate, 1, depth, frames, broadcast)) {
+            SoundMeter meter = new SoundMeter(rate, out.layout());
+            out.listen(meter, frames);
             for (long first = 0; first < frames; first += BLOCK_FRAMES) {
                 int length = (int) Math.min(BLOCK_FRAMES, frames - first);
                 Arrays.fill(block[0], 0);
@@ -125,7 +130,7 @@ final class ClickTrack {
                 out.write(bytes, length * encoder.frameBytes());
             }
             out.finish(frames);
-            return out.digest();
+            return new Printed(1, frames, 0, encoder.overs(), Placed.MIDDLE, out.digest(), meter.measures());
         }
     }
 

@@ -48,6 +48,9 @@ public record Plan(
         String sheet,
         boolean document,
         long bytes) {
+    /** Room for pictures, sheets and a mix to listen to. */
+    private static final long BESIDE_FILES_BYTES = 16L << 20;
+
     public Plan {
         prints = List.copyOf(prints);
         notes = List.copyOf(notes);
@@ -110,6 +113,12 @@ public record Plan(
                         broadcast(session, print),
                         ditherSeed(print)))
                 .toList();
+    }
+
+    /** Bytes a run takes on the disk at the most: what is printed, and what comes with it. FLAC is packed file by file. */
+    public long bytesOnDisk() {
+        long largest = prints.stream().mapToLong(Print::bytes).max().orElse(0);
+        return bytes + (format == Handoff.Format.FLAC ? largest : 0) + BESIDE_FILES_BYTES;
     }
 
     /** The path a file has while it is walked. */

@@ -1,13 +1,16 @@
 package apodex.handoff;
 
+import apodex.audio.AllCores;
 import apodex.audio.FlacFile;
 import apodex.audio.FlacWriter;
 import apodex.audio.Mp3Writer;
+import apodex.measure.SoundMeasures;
 import apodex.measure.StereoImage;
 import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
 import apodex.session.Session;
 import apodex.signal.Channels;
+import apodex.signal.Measuring;
 import apodex.signal.Passage;
 import apodex.signal.Placed;
 import apodex.signal.Printed;
@@ -26,11 +29,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /**
  * Makes everything a plan asks for, in the folders in which it is to lie: a walk for each section, then what is made from its
@@ -82,6 +82,7 @@ public final class Printing {
      * @param placed    on which side its sound sits in the session
      * @param takenOver whether an earlier run made it
      * @param digest    {@link apodex.audio.SampleDigest} of its samples; null of runs from before it was taken
+     * @param measures  of its samples; null of runs from before they were taken while printing
      */
     public record Made(
             String key,
@@ -90,7 +91,25 @@ public final class Printing {
             long overs,
             Placed placed,
             boolean takenOver,
-            @Nullable String digest) {}
+            @Nullable String digest,
+            @Nullable SoundMeasures measures) {
+        static Made of(String key, Printed printed, long quietAt, Placed placed) {
+            return new Made(
+                    key,
+                    printed.channels(),
+                    quietAt,
+                    printed.overs(),
+                    placed,
+                    false,
+                    printed.digest(),
+                    printed.measures());
+        }
+
+        /** The same, not made anew. */
+        Made again() {
+            return new Made(key, channels, quietAt, overs, placed, true, digest, measures);
+        }
+    }
 
     /**
      * A file of an earlier run, whole and unchanged since.
@@ -237,14 +256,7 @@ public final class Printing {
         for (Print print : kept) {
             Earlier there = earlier(print);
             Files.copy(there.file(), folder.resolve(print.path()));
-            made[plan.prints().indexOf(print)] = new Made(
-                    there.made().key(),
-                    there.made().channels(),
-                    there.made().quietAt(),
-                    there.made().overs(),
-                    there.made().placed(),
-                    true,
-                    there.made().digest());
+            made[plan.prints().indexOf(print)] = there.made().again();
         }
         for (Print click : all.stream().filter(Print::isClick).toList()) {
             click(click, frames);
@@ -283,17 +295,12 @@ public final class Printing {
                         recordings,
                         threads)
                 .beside(plan.taps(session, beside, folder), quietAt)
+                .measuring(Measuring.ALL)
                 .print(here);
         for (int i = 0; i < prints.size(); i++) {
+            Print print = prints.get(i);
             Printed each = printed.get(i);
-            made[plan.prints().indexOf(prints.get(i))] = new Made(
-                    key(prints.get(i)),
-                    each.channels(),
-                    each.quietAt(),
-                    each.overs(),
-                    placed(prints.get(i), each),
-                    false,
-                    each.digest());
+            made[plan.prints().indexOf(print)] = Made.of(key(print), each, each.quietAt(), placed(print, each));
         }
         return printed.get(0).frames();
     }
@@ -329,7 +336,7 @@ public final class Printing {
     private void click(Print print, long frames) throws IOException {
         ClickTrack track = new ClickTrack(session, plan.rate());
         PlannedSection section = plan.section(print);
-        String digest = track.write(
+        Printed printed = track.write(
                 track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames),
                 frames,
                 plan.depth().sample(),
@@ -338,41 +345,23 @@ public final class Printing {
                 plan.broadcast(session, print),
                 print.section());
         made[plan.prints().indexOf(print)] =
-                new Made(key(print), 1, section.passage().range().end(), 0, Placed.MIDDLE, false, digest);
+                Made.of(key(print), printed, section.passage().range().end(), Placed.MIDDLE);
     }
 
     private void toFlac() throws IOException {
-        ExecutorService crew = Executors.newFixedThreadPool(Math.max(1, threads));
-        try {
-            List<Future<?>> running = new ArrayList<>();
-            for (int i = 0; i < made.length; i++) {
-                Print print = plan.prints().get(i);
-                if (made[i].takenOver()) {
-                    continue;
-                }
-                running.add(crew.submit(() -> {
-                    if (observer.isCancelled()) {
-                        throw new CancellationException("Cancelled while packing into FLAC.");
-                    }
-                    Path wav = folder.resolve(plan.walkPath(print));
-                    FlacWriter.encode(wav, folder.resolve(print.path()));
-                    Files.delete(wav);
-                    return null;
-                }));
+        List<Integer> fresh = IntStream.range(0, made.length)
+                .filter(i -> !made[i].takenOver())
+                .boxed()
+                .toList();
+        AllCores.with(fresh, threads, index -> {
+            if (observer.isCancelled()) {
+                throw new CancellationException("Cancelled while packing into FLAC.");
             }
-            for (Future<?> each : running) {
-                each.get();
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new CancellationException("Interrupted while packing into FLAC.");
-        } catch (ExecutionException e) {
-            if (e.getCause() instanceof IOException io) {
-                throw io;
-            }
-            throw e.getCause() instanceof RuntimeException runtime ? runtime : new IllegalStateException(e.getCause());
-        } finally {
-            crew.shutdownNow();
-        }
+            Print print = plan.prints().get(index);
+            Path wav = folder.resolve(plan.walkPath(print));
+            FlacWriter.encode(wav, folder.resolve(print.path()));
+            Files.delete(wav);
+            return print;
+        });
     }
 }

@@ -1,7 +1,6 @@
 package apodex.measure;
 
 import apodex.audio.PcmReader;
-import apodex.audio.SampleFormat;
 import apodex.time.FrameRange;
 import apodex.time.SampleRate;
 import java.io.BufferedInputStream;
@@ -169,10 +168,5 @@ public final class SoundScan {
 
     static boolean isRoomForRuns(List<Run> runs) {
         return runs.size() < MOST_RUNS;
-    }
-
-    /** The smallest amplitude that a sample of this format can only have at full scale. */
-    static double fullScale(SampleFormat sample) {
-        return sample.isFloat() ? 1 : 1 - Math.pow(2, 1 - sample.bits());
     }
 }

@@ -23,7 +23,7 @@ final class SoundScanner {
     SoundScanner(PcmReader in, SampleRate rate) {
         this.in = in;
         this.channels = in.layout().channels();
-        this.fullScale = SoundScan.fullScale(in.layout().sample());
+        this.fullScale = in.layout().sample().fullScale();
         this.truePeaks = new TruePeak[channels];
         for (int c = 0; c < channels; c++) {
             truePeaks[c] = new TruePeak(rate, 1);

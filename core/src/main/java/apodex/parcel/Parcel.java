@@ -9,15 +9,18 @@ import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.CRC32;
 
 /**
  * What leaves the house: printed files, session sheet, manifest and checksums, in one zip or in several that can each be
@@ -42,11 +45,7 @@ public final class Parcel {
     }
 
     /** A file of the parcel: bytes, or a file on the disk. */
-    record Item(String path, Path file, byte[] bytes, String sha256) {
-        long size() throws IOException {
-            return bytes == null ? Files.size(file) : bytes.length;
-        }
-    }
+    record Item(String path, long size, byte[] bytes, long crc32, String sha256) {}
 
     /** The session sheet as plain text. */
     public String sheetText() {
@@ -63,29 +62,25 @@ public final class Parcel {
         return SheetPdf.of(sheet, day());
     }
 
-    /** Names of the zips, as many as {@link #write} will make of parts of these sizes. */
+    /** Names of the zips. */
     private String zipName(int part, int parts) {
         return plan.name() + (parts == 1 ? "" : "_" + part + " of " + parts) + ".zip";
     }
 
     /**
-     * Writes the zips.
+     * The zips, in order. Printed files are not read for them: what is known of them is what the proof read.
      *
      * @param printed the folder that holds the printed files as they lie in the parcel
-     * @param folder  where zips go; none of their names may be taken there
-     * @return the zips, in order
      */
-    public List<Path> write(Path printed, Path folder) throws IOException {
+    public List<ZipPieces> zips(Path printed) throws IOException {
         List<List<Item>> parts = parts(items(printed));
-        List<Path> zips = new ArrayList<>();
+        List<ZipPieces> zips = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
-            Path zip = folder.resolve(zipName(i + 1, parts.size()));
             Map<String, String> hashes = new LinkedHashMap<>();
             parts.get(i).forEach(item -> hashes.put(item.path(), item.sha256()));
             List<Item> all = new ArrayList<>(parts.get(i));
             all.add(item(Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8)));
-            StoredZip.write(all, zip, day());
-            zips.add(zip);
+            zips.add(StoredZip.of(zipName(i + 1, parts.size()), all, day()));
         }
         return zips;
     }
@@ -97,13 +92,15 @@ public final class Parcel {
     private List<Item> items(Path printed) throws IOException {
         List<Item> items = new ArrayList<>();
         for (FileProof file : proof.files()) {
-            items.add(new Item(file.path(), printed.resolve(file.path()), null, file.sha256()));
+            if (file.isRead()) {
+                items.add(new Item(file.path(), file.bytes(), null, file.crc32(), file.sha256()));
+            }
         }
         List<String> others =
                 new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
         plan.listening().stream().filter(path -> !path.isEmpty()).forEach(others::add);
         for (String path : others) {
-            items.add(new Item(path, printed.resolve(path), null, Digests.sha256(printed.resolve(path))));
+            items.add(read(path, printed.resolve(path)));
         }
         Manifest manifest = Manifest.of(session, handoff, plan, proof);
         items.add(item(inSheet(Sheet.TEXT_NAME), sheetText().getBytes(StandardCharsets.UTF_8)));
@@ -124,12 +121,30 @@ public final class Parcel {
     }
 
     private static Item item(String path, byte[] bytes) {
-        return new Item(
-                path, null, bytes, HexFormat.of().formatHex(Digests.sha256().digest(bytes)));
+        CRC32 crc = new CRC32();
+        crc.update(bytes);
+        String sha256 = HexFormat.of().formatHex(Digests.sha256().digest(bytes));
+        return new Item(path, bytes.length, bytes, crc.getValue(), sha256);
+    }
+
+    /** What no proof has read. */
+    private static Item read(String path, Path file) throws IOException {
+        CRC32 crc = new CRC32();
+        MessageDigest sha256 = Digests.sha256();
+        long size = 0;
+        byte[] buffer = new byte[1 << 16];
+        try (InputStream in = Files.newInputStream(file)) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                crc.update(buffer, 0, read);
+                sha256.update(buffer, 0, read);
+                size += read;
+            }
+        }
+        return new Item(path, size, null, crc.getValue(), HexFormat.of().formatHex(sha256.digest()));
     }
 
     /** The sheet and its company come in the first part; then files in order, until one is full. A file is never cut. */
-    private List<List<Item>> parts(List<Item> items) throws IOException {
+    private List<List<Item>> parts(List<Item> items) {
         Integer megabytes = handoff.settled().splitMegabytes();
         if (megabytes == null) {
             return List.of(items);

@@ -25,7 +25,7 @@ final class FileFaults {
     private final Plan plan;
     private final List<Printing.Made> made;
     private final Path files;
-    private final List<FileReader.Result> read;
+    private final List<ReadFile> read;
     private final Reprint reprint;
     private final WalkObserver observer;
 
@@ -33,7 +33,7 @@ final class FileFaults {
             Plan plan,
             List<Printing.Made> made,
             Path files,
-            List<FileReader.Result> read,
+            List<ReadFile> read,
             Reprint reprint,
             WalkObserver observer) {
         this.plan = plan;
@@ -49,7 +49,7 @@ final class FileFaults {
             Plan plan,
             List<Printing.Made> made,
             Path files,
-            List<FileReader.Result> read,
+            List<ReadFile> read,
             Reprint reprint,
             BooleanSupplier cancelled)
             throws IOException {

@@ -4,6 +4,7 @@ import apodex.audio.SampleFormat;
 import apodex.audio.SoundInfo.Container;
 import apodex.signal.Placed;
 import apodex.time.SampleRate;
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 
@@ -29,7 +30,9 @@ import jakarta.annotation.Nullable;
  * @param overs            samples that passed full scale when it was written and were held there
  * @param bytes            size of the file
  * @param sha256           of the whole file
- * @param contentSha256    of its samples alone
+ * @param crc32            of the whole file (IEEE 802.3); null of proofs from before it was taken
+ * @param modifiedMillis   when the file system says it was written last; null of proofs from before it was taken
+ * @param content          tells its samples from others; files of one content hold the same
  * @param placed           on which side its sound sits in the session
  * @param takenOver        whether an earlier run made it, and nothing it follows from has changed
  * @param like             an earlier file that holds the same; null when there is none
@@ -55,7 +58,9 @@ public record FileProof(
         long overs,
         long bytes,
         String sha256,
-        String contentSha256,
+        @Nullable Long crc32,
+        @Nullable Long modifiedMillis,
+        @JsonAlias("contentSha256") String content,
         @Nullable Placed placed,
         boolean takenOver,
         @Nullable Likeness like,
@@ -96,6 +101,8 @@ public record FileProof(
                 0,
                 0,
                 "",
+                null,
+                null,
                 "",
                 Placed.MIDDLE,
                 false,
@@ -124,7 +131,9 @@ public record FileProof(
                 overs,
                 bytes,
                 sha256,
-                contentSha256,
+                crc32,
+                modifiedMillis,
+                content,
                 placed,
                 takenOver,
                 other,

@@ -1,64 +1,70 @@
 package apodex.proof;
 
-import apodex.audio.PcmReader;
+import apodex.audio.PcmDecoder;
+import apodex.audio.PcmLayout;
+import apodex.handoff.Print;
+import apodex.handoff.Printing;
 import apodex.measure.Decibels;
 import apodex.signal.Placed;
-import java.io.IOException;
-import java.nio.file.Path;
 
-/** A file as it lies in the sum: on both sides or one, with its trim taken back. */
-final class Laid implements AutoCloseable {
-    private final PrintedSound sound;
-    private final PcmReader reader;
-    private final int channels;
+/** How a file lies in a sum: on both sides or one, with its trim taken back, and added up. */
+final class Laid {
     private final double left;
     private final double right;
-    private final double top;
-    private final double[][] block;
+    private final boolean mayBeCut;
 
-    Laid(Path file, Placed placed, double trimDb, int blockFrames) throws IOException {
-        this.sound = PrintedSound.open(file);
-        this.reader = sound.reader();
-        this.channels = Math.min(2, sound.info().channels());
-        double gain = Decibels.toFactor(-trimDb);
+    private Laid(double gain, Placed placed, boolean mayBeCut) {
+        this.mayBeCut = mayBeCut;
         this.left = placed == Placed.RIGHT ? 0 : gain;
         this.right = placed == Placed.LEFT ? 0 : gain;
-        this.top = FileReader.fullScaleUp(sound.info().sample());
-        this.block = new double[channels][blockFrames];
     }
 
-    long frames() {
-        return sound.info().frames();
+    static Laid of(Print print, Printing.Made made) {
+        boolean mayBeCut = made.measures() == null || made.measures().fullScaleSamples() > 0;
+        return new Laid(Decibels.toFactor(-print.trimDb()), made.placed(), mayBeCut);
+    }
+
+    /** As it is. */
+    static Laid plainly() {
+        return new Laid(1, Placed.MIDDLE, false);
     }
 
     /**
-     * Reads the next stretch into two sides; after the file's end there is silence.
+     * Lays frames onto two sides.
      *
-     * @param cut set where a sample stands at the end of an integer format's scale: there it may have been cut off
+     * @param raw  frames as they are stored
+     * @param from which of them is the first
      */
-    void read(long first, int count, double[][] into, boolean[] cut) throws IOException {
-        int there = (int) Math.max(0, Math.min(count, frames() - first));
-        if (there > 0) {
-            reader.read(first, there, 0, block, 0);
-        }
-        double[] l = block[0];
-        double[] r = block[channels - 1];
-        for (int i = 0; i < there; i++) {
-            into[0][i] = l[i] * left;
-            into[1][i] = r[i] * right;
-            if (Math.max(l[i], r[i]) >= top || Math.min(l[i], r[i]) <= -1) {
-                cut[i] = !sound.info().sample().isFloat();
+    void add(byte[] raw, PcmLayout layout, int from, int count, SumBlock block, Member.Part part) {
+        double[][] samples = layout.channels() == 1 ? block.one : block.two;
+        PcmDecoder.decode(raw, from * layout.frameBytes(), layout, 0, count, samples, 0);
+        if (mayBeCut && !layout.sample().isFloat()) {
+            for (double[] channel : samples) {
+                mark(channel, layout.sample().fullScale(), count, block.cut);
             }
         }
-        for (int i = there; i < count; i++) {
-            into[0][i] = 0;
-            into[1][i] = 0;
+        double[][] onto = part == Member.Part.ADDED ? block.sum : block.left;
+        add(samples[0], left, onto[0], count);
+        add(samples[samples.length - 1], right, onto[1], count);
+    }
+
+    private static void mark(double[] samples, double top, int count, boolean[] cut) {
+        for (int i = 0; i < count; i++) {
+            if (samples[i] >= top || samples[i] <= -1) {
+                cut[i] = true;
+            }
         }
     }
 
-    @Override
-    public void close() throws IOException {
-        reader.close();
-        sound.close();
+    private static void add(double[] in, double gain, double[] out, int count) {
+        if (gain == 1) {
+            for (int i = 0; i < count; i++) {
+                out[i] += in[i];
+            }
+        } else if (gain != 0) {
+            for (int i = 0; i < count; i++) {
+                out[i] += gain * in[i];
+            }
+        }
     }
 }

@@ -23,21 +23,34 @@ final class Leftover {
 
     /** @param left the two sides of what is left */
     void add(double[][] left, long first, int count) {
-        for (int i = 0; i < count; i++) {
-            double l = left[0][i];
-            double r = left[1][i];
-            energy += l * l + r * r;
-            double loud = Math.max(Math.abs(l), Math.abs(r));
-            int point = (int) ((first + i) * peaks.length / frames);
-            if (loud > peaks[point]) {
-                peaks[point] = loud;
+        for (int from = 0; from < count; ) {
+            int point = (int) ((first + from) * peaks.length / frames);
+            long pointEnd = ((point + 1) * frames + peaks.length - 1) / peaks.length;
+            int to = (int) Math.min(count, pointEnd - first);
+            for (double[] side : left) {
+                add(side, from, to, first, point);
+            }
+            from = to;
+        }
+        samples += 2L * count;
+    }
+
+    private void add(double[] side, int from, int to, long first, int point) {
+        double sum = 0;
+        double most = peaks[point];
+        for (int i = from; i < to; i++) {
+            double loud = Math.abs(side[i]);
+            sum += loud * loud;
+            if (loud > most) {
+                most = loud;
                 if (loud > peak) {
                     peak = loud;
                     loudestAt = first + i;
                 }
             }
         }
-        samples += 2L * count;
+        peaks[point] = most;
+        energy += sum;
     }
 
     double energy() {

@@ -1,9 +1,12 @@
 package apodex.proof;
 
+import apodex.audio.AllCores;
+import apodex.audio.WorkFolder;
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Handoff;
 import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
+import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.handoff.Reprint;
@@ -12,17 +15,14 @@ import apodex.session.Session;
 import apodex.signal.Recordings;
 import apodex.signal.UnreadableRecording;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 
 /** Reads a run's files back from the disk, measures them, adds them up, and loads them as whoever receives them would. */
 public final class Proving {
@@ -53,8 +53,14 @@ public final class Proving {
 
     /** Told on the way. */
     public interface Told {
-        /** A file was read. @param index its place in the plan */
-        void read(int index, FilePicture picture) throws IOException;
+        /** Nobody wants to know. */
+        Told NOTHING = new Told() {};
+
+        /** So much was read, from 0 to 1. */
+        default void read(double share) {}
+
+        /** How a file looks. @param index its place in the plan @param picture {@link apodex.measure.SoundMeasures#picture} */
+        default void drawn(int index, byte[] picture) throws IOException {}
 
         /** Asked now and then; true ends it. */
         default boolean isCancelled() {
@@ -84,46 +90,117 @@ public final class Proving {
 
     private Proof prove(Map<String, String> before) throws IOException {
         Plan plan = printed.plan();
-        List<FileReader.Result> read = readAll(plan);
-        List<FileProof> proofs = Twins.marked(plan, files, read);
-        Map<Integer, Culprit> faults = FileFaults.find(
-                plan,
-                printed.prints(),
-                files,
-                read,
-                new Reprint(session, settings, plan, recordings, threads),
-                told::isCancelled);
-        Map<Integer, FirstSound.Expected> expected = new LinkedHashMap<>();
-        FirstSound first = new FirstSound(session, plan, recordings);
-        for (int i = 0; i < plan.prints().size(); i++) {
-            int index = i;
-            if (!faults.containsKey(i)) {
-                expected(first, plan.prints().get(i)).ifPresent(each -> expected.put(index, each));
+        Outgoing outgoing = Outgoing.of(session, plan);
+        List<SumSet> sets = new ArrayList<>();
+        List<ReceivedCheck> raw = new ArrayList<>();
+        for (int section = 0; section < plan.sections().size(); section++) {
+            sets.add(SumSet.of(outgoing, plan, section));
+            raw.add(new ReceivedCheck(session, plan, printed.prints(), section));
+        }
+        Path work = Files.createTempDirectory("apodex-received-");
+        try {
+            List<ReadBack.Together> together = together(sets, raw, work);
+            ReadBack.Result result = ReadBack.of(plan, printed.prints(), files, together, threads, told);
+            for (int i = 0; i < result.files().size(); i++) {
+                told.drawn(i, result.files().get(i).measures().picture());
+            }
+            return proof(result, sets, raw, together, before);
+        } finally {
+            WorkFolder.remove(work);
+        }
+    }
+
+    private List<ReadBack.Together> together(List<SumSet> sets, List<ReceivedCheck> raw, Path work) throws IOException {
+        List<ReadBack.Together> together = new ArrayList<>();
+        for (int section = 0; section < sets.size(); section++) {
+            SumSet set = sets.get(section);
+            List<Print> rawOnes = raw.get(section).prints();
+            if (set.whyNot().isEmpty()) {
+                together.add(
+                        new ReadBack.Together(set.prints(), set.reference(), null, SumSet.isMono(set.reference())));
+            } else if (rawOnes.isEmpty()) {
+                together.add(ReadBack.Together.NOTHING);
+            } else {
+                together.add(against(raw.get(section), work.resolve(section + ".wav")));
             }
         }
+        return together;
+    }
+
+    /** Whoever reads a run again may not have its recordings any more: then nobody knows what its files must be together. */
+    private ReadBack.Together against(ReceivedCheck raw, Path must) throws IOException {
+        try {
+            raw.writeWhatMustBe(must, recordings, threads, told::isCancelled);
+            return new ReadBack.Together(raw.prints(), List.of(), must, false);
+        } catch (UnreadableRecording gone) {
+            return ReadBack.Together.NOTHING;
+        }
+    }
+
+    private Proof proof(
+            ReadBack.Result result,
+            List<SumSet> sets,
+            List<ReceivedCheck> raw,
+            List<ReadBack.Together> together,
+            Map<String, String> before)
+            throws IOException {
+        Plan plan = printed.plan();
+        List<FileProof> proofs = Twins.marked(plan, files, result.files());
+        Reprint reprint = new Reprint(session, settings, plan, recordings, threads);
+        Map<Integer, Culprit> faults =
+                FileFaults.find(plan, printed.prints(), files, result.files(), reprint, told::isCancelled);
         List<SumProof> sums = new ArrayList<>();
         List<ReceivedProof> received = new ArrayList<>();
-        Outgoing outgoing = Outgoing.of(session, plan);
-        ReceivedCheck raw = new ReceivedCheck(session, plan, printed.prints(), files, recordings, threads);
-        for (SumCheck.Result each : new SumCheck(outgoing, plan, printed.prints(), files, faults).all()) {
-            boolean meant = each.sum().whyNot().isEmpty();
-            ReceivedProof proof = meant ? each.received() : received(raw, sums.size(), proofs, faults);
-            sums.add(each.sum());
+        for (int i = 0; i < sets.size(); i++) {
+            PlannedSection section = plan.sections().get(i);
+            SumSet set = sets.get(i);
+            ReadBack.Made made = result.sums().get(i);
+            ReceivedProof proof = null;
+            if (set.whyNot().isEmpty()) {
+                SumCheck.Result sum = new SumCheck(session, plan, section, set).of(made, faults);
+                sums.add(sum.sum());
+                proof = sum.received();
+            } else {
+                sums.add(SumProof.notMeant(section.name(), set.whyNot(), set.missing()));
+                proof = together.get(i).prints().isEmpty() ? null : raw.get(i).of(made, proofs, faults);
+            }
             if (proof != null) {
                 received.add(proof);
             }
         }
+        List<Verdict> verdicts =
+                Verdicts.of(plan, proofs, expected(faults), sums, received, faults, altered(proofs, faults, before));
+        return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()));
+    }
+
+    private static List<String> altered(
+            List<FileProof> proofs, Map<Integer, Culprit> faults, Map<String, String> before) {
         List<String> altered = new ArrayList<>();
         for (int i = 0; i < proofs.size(); i++) {
             FileProof file = proofs.get(i);
-            boolean differs =
-                    before.containsKey(file.path()) && !before.get(file.path()).equals(file.sha256());
-            if (file.isRead() && differs && !faults.containsKey(i)) {
+            String hash = before.get(file.path());
+            if (file.isRead() && hash != null && !hash.equals(file.sha256()) && !faults.containsKey(i)) {
                 altered.add(file.path());
             }
         }
-        List<Verdict> verdicts = Verdicts.of(plan, proofs, expected, sums, received, faults, altered);
-        return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()));
+        return altered;
+    }
+
+    private Map<Integer, FirstSound.Expected> expected(Map<Integer, Culprit> faults) throws IOException {
+        Plan plan = printed.plan();
+        FirstSound first = new FirstSound(session, plan, recordings);
+        List<Integer> sound = IntStream.range(0, plan.prints().size())
+                .filter(i -> !faults.containsKey(i))
+                .boxed()
+                .toList();
+        List<Optional<FirstSound.Expected>> found = AllCores.with(
+                sound, threads, index -> expected(first, plan.prints().get(index)));
+        Map<Integer, FirstSound.Expected> expected = new LinkedHashMap<>();
+        for (int i = 0; i < found.size(); i++) {
+            int index = sound.get(i);
+            found.get(i).ifPresent(each -> expected.put(index, each));
+        }
+        return expected;
     }
 
     /** Whoever reads a run again may not have its recordings any more: then nothing is known of where its sounds begin. */
@@ -133,51 +210,5 @@ public final class Proving {
         } catch (UnreadableRecording gone) {
             return Optional.empty();
         }
-    }
-
-    private ReceivedProof received(ReceivedCheck raw, int section, List<FileProof> proofs, Map<Integer, Culprit> faults)
-            throws IOException {
-        try {
-            return raw.of(section, proofs, faults, told::isCancelled);
-        } catch (UnreadableRecording gone) {
-            return null;
-        }
-    }
-
-    private List<FileReader.Result> readAll(Plan plan) throws IOException {
-        ExecutorService readers = Executors.newFixedThreadPool(Math.max(1, threads));
-        try {
-            List<Future<FileReader.Result>> reading = new ArrayList<>();
-            for (int i = 0; i < plan.prints().size(); i++) {
-                int index = i;
-                reading.add(readers.submit(() -> read(plan, index)));
-            }
-            List<FileReader.Result> read = new ArrayList<>();
-            for (Future<FileReader.Result> each : reading) {
-                read.add(each.get());
-            }
-            return read;
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new CancellationException("Interrupted while reading back.");
-        } catch (ExecutionException e) {
-            if (e.getCause() instanceof IOException io) {
-                throw io;
-            }
-            throw e.getCause() instanceof RuntimeException runtime ? runtime : new IllegalStateException(e.getCause());
-        } finally {
-            readers.shutdownNow();
-        }
-    }
-
-    private FileReader.Result read(Plan plan, int index) throws IOException {
-        if (told.isCancelled()) {
-            throw new CancellationException("Cancelled while reading back.");
-        }
-        Print print = plan.prints().get(index);
-        FileReader.Result result =
-                FileReader.read(files, plan, print, printed.prints().get(index));
-        told.read(index, result.picture());
-        return result;
     }
 }

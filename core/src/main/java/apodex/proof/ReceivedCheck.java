@@ -6,7 +6,6 @@ import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.measure.Decibels;
-import apodex.measure.Loudness;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.MixRow;
@@ -24,8 +23,8 @@ import apodex.signal.Station;
 import apodex.signal.Tap;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,53 +41,69 @@ final class ReceivedCheck {
     private final Session session;
     private final Plan plan;
     private final List<Printing.Made> made;
-    private final Path files;
-    private final Recordings recordings;
-    private final int threads;
+    private final PlannedSection section;
+    private final List<Print> sounding;
 
     /** @param session as the handoff sees it */
-    ReceivedCheck(
-            Session session, Plan plan, List<Printing.Made> made, Path files, Recordings recordings, int threads) {
+    ReceivedCheck(Session session, Plan plan, List<Printing.Made> made, int section) {
         this.session = session;
         this.plan = plan;
         this.made = made;
-        this.files = files;
-        this.recordings = recordings;
-        this.threads = threads;
+        this.section = plan.sections().get(section);
+        this.sounding = rawOnes(section);
+    }
+
+    /** What is laid together; nothing where there is nothing to compare. */
+    List<Print> prints() {
+        return sounding;
+    }
+
+    /** Writes what the files must be together. */
+    void writeWhatMustBe(Path to, Recordings recordings, int threads, BooleanSupplier cancelled) throws IOException {
+        Tap tap = new Tap(
+                MixRow.ID,
+                Station.FADER,
+                Channels.STEREO,
+                SampleFormat.FLOAT32,
+                plan.rate(),
+                Tap.FileType.WAV,
+                0,
+                to,
+                null,
+                0);
+        new Walk(plainly(), List.of(tap), section.passage(), Sharing.STANDARD, recordings, threads)
+                .beside(List.of(), section.end(plan.rate(), session.rate()))
+                .print(WalkObserver.cancelledBy(cancelled));
     }
 
     /**
-     * The result for a section.
+     * The result.
      *
-     * @param proofs  of all files, in the plan's order
-     * @param faults  files that do not hold what was printed, by their places in the plan
+     * @param together what they made
+     * @param proofs   of all files, in the plan's order
+     * @param faults   files that do not hold what was printed, by their places in the plan
      * @return null where there is nothing to compare
      */
-    ReceivedProof of(int index, List<FileProof> proofs, Map<Integer, Culprit> faults, BooleanSupplier cancelled)
-            throws IOException {
-        PlannedSection section = plan.sections().get(index);
-        List<Print> sounding = rawOnes(index);
-        if (sounding.isEmpty()
-                || faults.keySet().stream()
-                        .anyMatch(place -> sounding.contains(plan.prints().get(place)))) {
+    @Nullable
+    ReceivedProof of(ReadBack.Made together, List<FileProof> proofs, Map<Integer, Culprit> faults) {
+        if (faults.keySet().stream()
+                .anyMatch(place -> sounding.contains(plan.prints().get(place)))) {
             return null;
         }
-        Path work = Files.createTempDirectory("apodex-received-");
-        Path must = work.resolve("must.wav");
-        try {
-            walk(plainly(sounding), section, must, cancelled);
-            try (Stack stack = new Stack(plan, made, files, sounding, List.of(), false)) {
-                stack.against(must);
-                return compare(section, stack, sounding, limit(sounding, proofs));
-            }
-        } finally {
-            Files.deleteIfExists(must);
-            Files.deleteIfExists(work);
-        }
+        Leftover leftover = together.leftover();
+        return new ReceivedProof(
+                section.name(),
+                "the session’s own rows, laid together plainly",
+                leftover.peak() <= limit(proofs),
+                sounding.stream().map(Print::path).toList(),
+                leftover.rmsDbfs(),
+                leftover.peakDbfs(),
+                SongPlace.of(session, section.inSession(leftover.loudestAt(), plan.rate(), session.rate())),
+                together.lufs());
     }
 
     /** A side that was left out because it is as good as the other, or as good as silent, may leave as much as that. */
-    private double limit(List<Print> sounding, List<FileProof> proofs) {
+    private double limit(List<FileProof> proofs) {
         double limit = SumCheck.limit(plan, sounding, List.of());
         for (Print print : sounding) {
             Double peak = proofs.get(plan.prints().indexOf(print)).peakDbfs();
@@ -120,7 +135,7 @@ final class ReceivedCheck {
     }
 
     /** The session with nothing but these rows at Raw, straight into the mix. */
-    private Session plainly(List<Print> sounding) {
+    private Session plainly() {
         Map<String, Print> bySource =
                 sounding.stream().collect(Collectors.toMap(Print::source, Function.identity(), (one, other) -> one));
         List<Row> rows = new ArrayList<>();
@@ -168,45 +183,5 @@ final class ReceivedCheck {
                         bare.muted(),
                         bare.inverted())
                 : bare;
-    }
-
-    private void walk(Session from, PlannedSection section, Path to, BooleanSupplier cancelled) throws IOException {
-        Tap tap = new Tap(
-                MixRow.ID,
-                Station.FADER,
-                Channels.STEREO,
-                SampleFormat.FLOAT32,
-                plan.rate(),
-                Tap.FileType.WAV,
-                0,
-                to,
-                null,
-                0);
-        new Walk(from, List.of(tap), section.passage(), Sharing.STANDARD, recordings, threads)
-                .beside(List.of(), section.end(plan.rate(), session.rate()))
-                .print(WalkObserver.cancelledBy(cancelled));
-    }
-
-    private ReceivedProof compare(PlannedSection section, Stack stack, List<Print> sounding, double limit)
-            throws IOException {
-        Leftover leftover = new Leftover(section.frames());
-        Loudness loudness = new Loudness(plan.rate(), 2);
-        stack.walk(section.frames(), (sum, left, first, count) -> {
-            loudness.add(sum, count);
-            leftover.add(left, first, count);
-        });
-        long frame = section.inSession(leftover.loudestAt(), plan.rate(), session.rate());
-        Double lufs = loudness.integratedLufs().isEmpty()
-                ? null
-                : loudness.integratedLufs().getAsDouble();
-        return new ReceivedProof(
-                section.name(),
-                "the session’s own rows, laid together plainly",
-                leftover.peak() <= limit,
-                sounding.stream().map(Print::path).toList(),
-                leftover.rmsDbfs(),
-                leftover.peakDbfs(),
-                SongPlace.of(session, frame),
-                lufs);
     }
 }

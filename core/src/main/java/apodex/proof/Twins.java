@@ -1,5 +1,7 @@
 package apodex.proof;
 
+import apodex.audio.PcmDecoder;
+import apodex.audio.SoundStream;
 import apodex.handoff.Plan;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -20,7 +22,7 @@ final class Twins {
      * The files with their likenesses. That a mix is like the only file it is made of says nothing. Files of one row that differ by a gain are stations of it, and not marked; that all silent
      * files are alike says nothing.
      */
-    static List<FileProof> marked(Plan plan, Path files, List<FileReader.Result> read) throws IOException {
+    static List<FileProof> marked(Plan plan, Path files, List<ReadFile> read) throws IOException {
         Map<String, String> firstWith = new HashMap<>();
         List<FileProof> marked = new ArrayList<>();
         for (int i = 0; i < read.size(); i++) {
@@ -28,7 +30,7 @@ final class Twins {
             Likeness like = null;
             if (file.isRead() && !file.silent() && !plan.prints().get(i).isReference()) {
                 String earlier = firstWith.putIfAbsent(
-                        plan.prints().get(i).section() + "/" + file.channels() + file.contentSha256(), file.path());
+                        plan.prints().get(i).section() + "/" + file.channels() + file.content(), file.path());
                 like = earlier != null ? new Likeness(earlier, 1) : nearly(plan, files, read, i);
             }
             marked.add(like == null ? file : file.like(like));
@@ -36,7 +38,7 @@ final class Twins {
         return marked;
     }
 
-    private static Likeness nearly(Plan plan, Path files, List<FileReader.Result> read, int index) throws IOException {
+    private static Likeness nearly(Plan plan, Path files, List<ReadFile> read, int index) throws IOException {
         for (int i = 0; i < index; i++) {
             boolean other =
                     plan.prints().get(i).section() == plan.prints().get(index).section()
@@ -47,7 +49,7 @@ final class Twins {
                             && !read.get(i).proof().silent()
                             && read.get(i).proof().isRead();
             double factor =
-                    other ? read.get(i).fingerprint().factorTo(read.get(index).fingerprint()) : 0;
+                    other ? read.get(i).measures().factorTo(read.get(index).measures()) : 0;
             if (factor != 0
                     && isTwin(files, read.get(i).proof(), read.get(index).proof(), factor)) {
                 return new Likeness(read.get(i).proof().path(), factor == 1 ? Math.nextUp(1) : factor);
@@ -57,25 +59,30 @@ final class Twins {
     }
 
     private static boolean isTwin(Path files, FileProof one, FileProof other, double factor) throws IOException {
-        double[][] a = new double[one.channels()][BLOCK_FRAMES];
-        double[][] b = new double[one.channels()][BLOCK_FRAMES];
+        if (one.frames() != other.frames() || one.channels() != other.channels()) {
+            return false;
+        }
+        double[] a = new double[BLOCK_FRAMES];
+        double[] b = new double[BLOCK_FRAMES];
         double energy = 0;
         double left = 0;
-        try (PrintedSound first = PrintedSound.open(files.resolve(one.path()));
-                PrintedSound second = PrintedSound.open(files.resolve(other.path()));
-                var inOne = first.reader();
-                var inOther = second.reader()) {
-            for (long at = 0; at < one.frames(); at += BLOCK_FRAMES) {
-                int count = (int) Math.min(BLOCK_FRAMES, one.frames() - at);
-                inOne.read(at, count, 0, a, 0);
-                inOther.read(at, count, 0, b, 0);
-                for (int c = 0; c < a.length; c++) {
+        try (SoundStream first = new SoundStream(files.resolve(one.path()), (bytes, from, length) -> {});
+                SoundStream second = new SoundStream(files.resolve(other.path()), (bytes, from, length) -> {})) {
+            byte[] rawOne = new byte[BLOCK_FRAMES * first.layout().frameBytes()];
+            byte[] rawOther = new byte[BLOCK_FRAMES * second.layout().frameBytes()];
+            int count = first.read(rawOne, BLOCK_FRAMES);
+            while (count > 0) {
+                second.read(rawOther, count);
+                for (int c = 0; c < one.channels(); c++) {
+                    PcmDecoder.decode(rawOne, first.layout(), c, count, a, 0);
+                    PcmDecoder.decode(rawOther, second.layout(), c, count, b, 0);
                     for (int i = 0; i < count; i++) {
-                        double rest = b[c][i] - factor * a[c][i];
-                        energy += b[c][i] * b[c][i];
+                        double rest = b[i] - factor * a[i];
+                        energy += b[i] * b[i];
                         left += rest * rest;
                     }
                 }
+                count = first.read(rawOne, BLOCK_FRAMES);
             }
         }
         return left <= ALIKE * energy;

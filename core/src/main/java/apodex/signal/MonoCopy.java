@@ -3,6 +3,8 @@ package apodex.signal;
 import apodex.audio.PcmReader;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundWriter;
+import apodex.measure.SoundMeasures;
+import apodex.measure.SoundMeter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,8 +15,8 @@ final class MonoCopy {
 
     private MonoCopy() {}
 
-    /** @return the digest of what is there now */
-    static String replace(Tap tap, long frames) throws IOException {
+    /** @return what is there now */
+    static Printed replace(Tap tap, long frames, long quietAt, long overs, Measuring measuring) throws IOException {
         Path stereo = tap.file().resolveSibling(tap.file().getFileName() + ".stereo");
         Files.move(tap.file(), stereo);
         Tap mono = new Tap(
@@ -30,6 +32,10 @@ final class MonoCopy {
                 tap.ditherSeed());
         try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo));
                 SoundWriter out = TapFile.open(mono, frames)) {
+            SoundMeter meter = new SoundMeter(tap.rate(), out.layout());
+            if (measuring == Measuring.ALL) {
+                out.listen(meter, frames);
+            }
             int size = tap.depth().bytes();
             boolean bigEndian = tap.container() == Tap.FileType.AIFF;
             byte[] taken = new byte[BLOCK_FRAMES * size];
@@ -43,7 +49,9 @@ final class MonoCopy {
                 }
                 out.write(taken, count * size);
             }
-            return out.digest();
+            out.finish(frames);
+            SoundMeasures measures = measuring == Measuring.ALL ? meter.measures() : null;
+            return new Printed(1, frames, quietAt, overs, Placed.MIDDLE, out.digest(), measures);
         } finally {
             Files.deleteIfExists(stereo);
         }

@@ -3,9 +3,13 @@ package apodex.signal;
 import apodex.audio.PcmLayout;
 import apodex.audio.PcmReader;
 import apodex.audio.WavWriter;
+import apodex.measure.SoundMeasures;
+import apodex.measure.SoundMeter;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Session;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteOrder;
 import java.util.Arrays;
@@ -35,6 +39,8 @@ final class PlainCopy extends Task implements AutoCloseable {
     private byte[] block = new byte[0];
     private int firstAlive;
     private long next;
+    private final SampleRate rate;
+    private @Nullable SoundMeter meter;
 
     /** Whether {@code tap} can be written this way. */
     static boolean isPossible(Session session, AudioRow row, Tap tap) {
@@ -70,6 +76,7 @@ final class PlainCopy extends Task implements AutoCloseable {
                 .sorted(Comparator.comparingLong(Clip::position))
                 .toArray(Clip[]::new);
         this.channels = tap.channels();
+        this.rate = tap.rate();
         this.sampleBytes = tap.depth().bytes();
         this.frameBytes = sampleBytes * channels.count();
         this.readers = new ClipReaders(session, recordings);
@@ -82,6 +89,11 @@ final class PlainCopy extends Task implements AutoCloseable {
         this.walkStart = walkStart;
         this.blockFrames = blockFrames;
         this.next = start;
+    }
+
+    void measure() {
+        meter = new SoundMeter(rate, out.layout());
+        out.listen(meter, leadInFrames + rangeEnd - start);
     }
 
     private void silence(long frames) throws IOException {
@@ -179,7 +191,8 @@ final class PlainCopy extends Task implements AutoCloseable {
             throw new IllegalStateException("The walk left a copied file unfinished.");
         }
         out.close();
-        return new Printed(channels.count(), frames, rangeEnd, 0, Placed.MIDDLE, out.digest());
+        SoundMeasures measures = meter == null ? null : meter.measures();
+        return new Printed(channels.count(), frames, rangeEnd, 0, Placed.MIDDLE, out.digest(), measures);
     }
 
     @Override

@@ -8,6 +8,8 @@ import apodex.audio.SoundWriter;
 import apodex.audio.StreamResampler;
 import apodex.audio.WavWriter;
 import apodex.measure.Decibels;
+import apodex.measure.SoundMeasures;
+import apodex.measure.SoundMeter;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -37,6 +39,7 @@ final class TapFile implements AutoCloseable {
     private double[][] resampled = new double[0][];
     private byte[] bytes = new byte[0];
     private long framesWritten;
+    private @Nullable SoundMeter meter;
     private volatile long lastLoud = Long.MIN_VALUE / 2;
 
     /**
@@ -81,6 +84,16 @@ final class TapFile implements AutoCloseable {
         return tap.container() == Tap.FileType.AIFF
                 ? new AiffWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames)
                 : new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+    }
+
+    /** What may turn out to be mono in the end is measured only then. */
+    void measure() {
+        meter = new SoundMeter(tap.rate(), out.layout());
+        out.listen(
+                meter,
+                tap.channels() == Channels.MEASURED
+                        ? 0
+                        : framesFor(passage.range().frames()));
     }
 
     /** Frames of the file when the passage covers {@code frames} of the session. */
@@ -231,22 +244,27 @@ final class TapFile implements AutoCloseable {
     Printed finish(long end) throws IOException {
         long frames = framesFor(end - passage.range().start());
         long quietAt = Math.max(passage.range().end(), lastLoud + 1 + passageSecond);
-        out.finish(frames);
-        if (!out.isComplete()) {
-            throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
-        }
-        out.close();
         boolean same = tap.channels() == Channels.MEASURED
                 && switch (peaks.image().kind()) {
                     case SAME_ON_BOTH_SIDES, SILENT, MONO -> true;
                     // one side alone stays in its place: the file's name would have to say where it sat
                     case STEREO, LEFT_ONLY, RIGHT_ONLY -> false;
                 };
-        if (!same) {
-            return new Printed(tap.channels().count(), frames, quietAt, encoder.overs(), Placed.MIDDLE, out.digest());
+        if (same && meter != null) {
+            out.listen(null, 0);
         }
-        String digest = MonoCopy.replace(tap, frames);
-        return new Printed(1, frames, quietAt, encoder.overs() / 2, Placed.MIDDLE, digest);
+        out.finish(frames);
+        if (!out.isComplete()) {
+            throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
+        }
+        out.close();
+        if (same) {
+            return MonoCopy.replace(
+                    tap, frames, quietAt, encoder.overs() / 2, meter == null ? Measuring.NOTHING : Measuring.ALL);
+        }
+        SoundMeasures measures = meter == null ? null : meter.measures();
+        return new Printed(
+                tap.channels().count(), frames, quietAt, encoder.overs(), Placed.MIDDLE, out.digest(), measures);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package apodex.signal;
 
+import apodex.audio.AllCores;
 import apodex.audio.WavWriter;
 import apodex.session.AudioRow;
 import apodex.session.Row;
@@ -39,6 +40,7 @@ public final class Walk {
     private List<Tap> beside = List.of();
 
     private long leastEnd;
+    private Measuring measuring = Measuring.NOTHING;
     private final Map<Tap, Node> nodes = new LinkedHashMap<>();
     private final Map<Tap, TapFile> files = new LinkedHashMap<>();
     private final Map<Tap, PlainCopy> copies = new LinkedHashMap<>();
@@ -107,6 +109,12 @@ public final class Walk {
         return this;
     }
 
+    /** Walks so that {@link Printed#measures} are there in the end. */
+    public Walk measuring(Measuring wanted) {
+        this.measuring = wanted;
+        return this;
+    }
+
     /**
      * Writes all files.
      *
@@ -135,6 +143,10 @@ public final class Walk {
                     copies.put(tap, copy(tap, end, walkStart));
                 }
             }
+            if (measuring == Measuring.ALL) {
+                files.values().forEach(TapFile::measure);
+                copies.values().forEach(PlainCopy::measure);
+            }
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
             Conductor conductor = new Conductor(
                     List.copyOf(files.values()),
@@ -158,7 +170,7 @@ public final class Walk {
             tasks.addAll(copies.values());
             tasks.add(conductor);
             new Crew(tasks, conductor, threads).walk();
-            List<Printed> printed = finish(conductor.end());
+            List<Printed> printed = AllCores.with(taps, threads, tap -> finish(tap, conductor.end()));
             return listens
                     ? printed
                     : printed.stream()
@@ -263,13 +275,9 @@ public final class Walk {
                 .orElseThrow(() -> new IllegalArgumentException("There is no row “" + tap.row() + "” to print."));
     }
 
-    private List<Printed> finish(long end) throws IOException {
-        List<Printed> printed = new ArrayList<>();
-        for (Tap tap : taps) {
-            PlainCopy copy = copies.get(tap);
-            printed.add(copy == null ? files.get(tap).finish(end) : copy.finish(end));
-        }
-        return printed;
+    private Printed finish(Tap tap, long end) throws IOException {
+        PlainCopy copy = copies.get(tap);
+        return copy == null ? files.get(tap).finish(end) : copy.finish(end);
     }
 
     private void closeAll(List<Line> lines) throws IOException {

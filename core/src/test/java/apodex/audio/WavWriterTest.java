@@ -3,13 +3,17 @@ package apodex.audio;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.time.SampleRate;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -54,6 +58,52 @@ final class WavWriterTest {
         assertThat(in.getInt(format + 4)).isEqualTo(expected.get("fmt "));
         assertThat(in.getInt(format + 24 + 4)).isEqualTo(expected.get("data"));
         assertThat(Files.size(file)).isEven().isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, 3, BROADCAST));
+    }
+
+    @Test
+    void whoListensHearsWhatStaysAndSaysHowLoudItIs() throws IOException {
+        Path file = folder.resolve("loud.wav");
+        byte[] frames = new byte[3 * 100_000];
+        new Random(7).nextBytes(frames);
+        ByteArrayOutputStream heard = new ByteArrayOutputStream();
+        try (WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 100_000, BROADCAST)) {
+            out.listen(
+                    new SoundWriter.Listener() {
+                        @Override
+                        public void frames(byte[] raw, int count) {
+                            heard.write(raw, 0, 3 * count);
+                        }
+
+                        @Override
+                        public Optional<BroadcastExtension.Loudness> loudness() {
+                            return Optional.of(new BroadcastExtension.Loudness(-23.456, 7.004, -0.994, -120, -21.7));
+                        }
+                    },
+                    40_000);
+            for (int from = 0; from < frames.length; from += 21_000) {
+                byte[] part = Arrays.copyOfRange(frames, from, Math.min(frames.length, from + 21_000));
+                out.write(part, part.length);
+            }
+            out.finish(90_001);
+        }
+        assertThat(heard.toByteArray())
+                .as("what may be cut off is told in the end, once")
+                .isEqualTo(Arrays.copyOf(frames, 3 * 90_001));
+        ByteBuffer in = ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN);
+        int bext = 20;
+        assertThat(in.getShort(bext + 346)).isEqualTo((short) 2);
+        // EBU Tech 3285, section 2.3, version 2: hundredths, and 7FFFh for what is not told or does not fit
+        assertThat(new short[] {
+                    in.getShort(bext + 412),
+                    in.getShort(bext + 414),
+                    in.getShort(bext + 416),
+                    in.getShort(bext + 418),
+                    in.getShort(bext + 420)
+                })
+                .containsExactly((short) -2_346, (short) 700, (short) -99, (short) 0x7FFF, (short) -2_170);
+        int data = in.limit() - 3 * 90_001 - 1;
+        assertThat(Arrays.copyOfRange(in.array(), data, in.limit() - 1)).isEqualTo(heard.toByteArray());
+        assertThat(text(in, bext + 602, 5)).isEqualTo("A=PCM");
     }
 
     @Test

@@ -52,7 +52,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 final class StationsTest {
     private static final Insert CUT = Insert.of("lowCut", Map.of());
     private static final apodex.handoff.Printing.Made MADE =
-            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null);
+            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null, null);
 
     @TempDir
     private Path folder;

@@ -22,6 +22,10 @@ final class LoudnessTest {
 
     /** Sections of a 1 kHz sine in both channels: level in dBFS and seconds, one after the other. */
     private static double measure(int rate, double... levelsAndSeconds) {
+        return loudness(rate, levelsAndSeconds).integratedLufs().orElse(Double.NEGATIVE_INFINITY);
+    }
+
+    private static Loudness loudness(int rate, double... levelsAndSeconds) {
         Loudness loudness = new Loudness(new SampleRate(rate), 2);
         long at = 0;
         for (int s = 0; s < levelsAndSeconds.length; s += 2) {
@@ -38,7 +42,33 @@ final class LoudnessTest {
                 loudness.add(new double[][] {part, part}, count);
             }
         }
-        return loudness.integratedLufs().orElse(Double.NEGATIVE_INFINITY);
+        return loudness;
+    }
+
+    /** The minimum requirements of EBU Tech 3342, table 1, cases 1 to 4. */
+    @Test
+    void theRangeIsThatOfTech3342() {
+        assertThat(range(-20, 20, -30, 20)).isCloseTo(10, within(1.0));
+        assertThat(range(-20, 20, -15, 20)).isCloseTo(5, within(1.0));
+        assertThat(range(-40, 20, -20, 20)).isCloseTo(20, within(1.0));
+        assertThat(range(-50, 20, -35, 20, -20, 20, -35, 20, -50, 20)).isCloseTo(15, within(1.0));
+    }
+
+    private static double range(double... levelsAndSeconds) {
+        return loudness(48_000, levelsAndSeconds).whole().orElseThrow().rangeLu();
+    }
+
+    /** Tech 3341, cases 9 and 12 in short: a sine that comes and goes; only the loudest 400 ms and 3 s are asked for. */
+    @Test
+    void theLoudestMomentAndTheLoudestThreeSecondsAreFound() {
+        ProgrammeLoudness whole = loudness(48_000, -40, 5, -20, 0.5, -40, 5, -26, 4, -40, 2)
+                .whole()
+                .orElseThrow();
+        assertThat(whole.maxMomentaryLufs()).isCloseTo(-20, within(0.1));
+        assertThat(whole.maxShortTermLufs()).isCloseTo(-26, within(0.1));
+        assertThat(loudness(48_000, -30, 1).whole().orElseThrow().rangeLu())
+                .as("too short for a range")
+                .isZero();
     }
 
     @ParameterizedTest(name = "{0} Hz")
@@ -134,6 +164,8 @@ final class LoudnessTest {
                 "-");
         assertThat(loudness.integratedLufs().orElseThrow())
                 .isCloseTo(figure(told, "I:\\s+(-?[\\d.]+) LUFS"), within(0.1));
+        assertThat(loudness.whole().orElseThrow().rangeLu())
+                .isCloseTo(figure(told, "LRA:\\s+([\\d.]+) LU"), within(1.0));
         assertThat(peak.dbtp())
                 .as("Tech 3341 allows true peak meters +0.2 dB")
                 .isCloseTo(figure(told, "True peak:\\s+Peak:\\s+(-?[\\d.]+) dBFS"), within(0.2));

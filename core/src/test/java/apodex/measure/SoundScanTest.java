@@ -46,7 +46,7 @@ final class SoundScanTest {
                 .containsExactly(
                         new SoundScan.Run(0, SoundScan.BLOCK_FRAMES - 2, 5),
                         new SoundScan.Run(0, samples.length - 3L, 3));
-        assertThat(SoundScan.fullScale(apodex.audio.SampleFormat.INT16)).isEqualTo(32_767.0 / 32_768);
+        assertThat(apodex.audio.SampleFormat.INT16.fullScale()).isEqualTo(32_767.0 / 32_768);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package apodex.parcel;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.OutsideTools;
@@ -9,6 +10,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Printing;
+import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.session.AudioRow;
@@ -17,6 +19,7 @@ import apodex.session.Key;
 import apodex.session.MixRow;
 import apodex.session.Recording;
 import apodex.session.Session;
+import apodex.session.SessionDocument;
 import apodex.session.Song;
 import apodex.signal.TestRecordings;
 import apodex.signal.WalkObserver;
@@ -27,9 +30,13 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
+import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.apache.pdfbox.Loader;
@@ -41,6 +48,9 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** A small session printed, proved, packed, and unpacked with tools that are not ours. */
 final class ParcelTest {
+    /** A little more than 32 bits count. */
+    private static final long HUGE = (1L << 32) + 77;
+
     @TempDir
     private Path folder;
 
@@ -73,11 +83,41 @@ final class ParcelTest {
         printed = Files.createDirectories(folder.resolve("printed"));
         Printing.Result result = Printing.print(session, handoff, plan, printed, recordings, 2, WalkObserver.NONE);
         proof = Proving.prove(
-                session, handoff, result, printed, recordings, 2, java.util.Map.of(), (index, picture) -> {});
+                session, handoff, result, printed, recordings, 2, java.util.Map.of(), Proving.Told.NOTHING);
         plan = result.plan();
         parcel = new Parcel(session, handoff, plan, proof, "{}");
-        zip = parcel.write(printed, Files.createDirectories(folder.resolve("zips")))
-                .get(0);
+        zip = written(parcel.zips(printed).get(0), printed, "zips");
+    }
+
+    private Path written(ZipPieces pieces, Path files, String to) throws Exception {
+        Path zip = Files.createDirectories(folder.resolve(to)).resolve(pieces.name());
+        try (InputStream in = pieces.open(files)) {
+            Files.copy(in, zip);
+        }
+        assertThat(Files.size(zip)).isEqualTo(pieces.length());
+        return zip;
+    }
+
+    @Test
+    void aDownloadCanGoOnFromAnywhere() throws Exception {
+        byte[] whole = Files.readAllBytes(zip);
+        ZipPieces pieces = parcel.zips(printed).get(0);
+        for (int from = 0; from <= whole.length; from += 13) {
+            try (InputStream in = pieces.open(printed)) {
+                assertThat(in.skip(from)).isEqualTo(from);
+                assertThat(in.readAllBytes()).isEqualTo(Arrays.copyOfRange(whole, from, whole.length));
+            }
+        }
+    }
+
+    @Test
+    void aFileCutShortUnderwayNeverGoesOutAsWhole() throws Exception {
+        ZipPieces pieces = parcel.zips(printed).get(0);
+        Path wav = printed.resolve("Tracks/01_Dulcimer pickup.wav");
+        Files.write(wav, Arrays.copyOf(Files.readAllBytes(wav), 700));
+        try (InputStream in = pieces.open(printed)) {
+            assertThatThrownBy(in::readAllBytes).hasMessageContaining("01_Dulcimer pickup.wav");
+        }
     }
 
     @Test
@@ -111,8 +151,7 @@ final class ParcelTest {
                             "checksums.sha256");
             assertThat(open.stream()).allMatch(entry -> entry.getMethod() == ZipEntry.STORED);
         }
-        Path again = parcel.write(printed, Files.createDirectories(folder.resolve("again")))
-                .get(0);
+        Path again = written(parcel.zips(printed).get(0), printed, "again");
         assertThat(Files.readAllBytes(again)).isEqualTo(Files.readAllBytes(zip));
     }
 
@@ -208,21 +247,46 @@ final class ParcelTest {
         return OutsideTools.run(folder.resolve("listed"), "sha256sum", path).split(" ")[0];
     }
 
+    private static long crcOfZeros(long length) {
+        CRC32 crc = new CRC32();
+        byte[] zeros = new byte[1 << 20];
+        for (long left = length; left > 0; left -= zeros.length) {
+            crc.update(zeros, 0, (int) Math.min(left, zeros.length));
+        }
+        return crc.getValue();
+    }
+
     @Test
     void aParcelOfMoreThanTheOldZipCouldHoldIsTakenByAnOutsideUnzip() throws Exception {
         Path big = folder.resolve("big.wav");
         try (var file = new java.io.RandomAccessFile(big.toFile(), "rw")) {
-            file.setLength(5L << 30); // holes: takes no room itself
+            file.setLength(HUGE); // holes: takes no room itself
         }
-        Path huge = folder.resolve("huge.zip");
-        StoredZip.write(
+        byte[] note = "after it".getBytes(StandardCharsets.UTF_8);
+        CRC32 ofNote = new CRC32();
+        ofNote.update(note);
+        ZipPieces pieces = StoredZip.of(
+                "huge.zip",
                 List.of(
-                        new Parcel.Item("Tracks/big.wav", big, null, ""),
-                        new Parcel.Item("note.txt", null, "after it".getBytes(), "")),
-                huge,
+                        new Parcel.Item("big.wav", HUGE, null, crcOfZeros(HUGE), ""),
+                        new Parcel.Item("note.txt", note.length, note, ofNote.getValue(), "")),
                 java.time.LocalDate.of(2026, 1, 1));
+        Path huge = folder.resolve("huge.zip");
+        try (var file = new java.io.RandomAccessFile(huge.toFile(), "rw")) { // holes here as well
+            for (ZipPieces.Piece piece : pieces.pieces()) {
+                file.write(piece.bytes());
+                file.seek(file.getFilePointer() + piece.length() - piece.bytes().length);
+            }
+        }
+        try (InputStream in = pieces.open(folder);
+                InputStream written = Files.newInputStream(huge)) {
+            long behind = pieces.pieces().get(0).length() + HUGE - 5;
+            in.skipNBytes(behind);
+            written.skipNBytes(behind);
+            assertThat(in.readAllBytes()).isEqualTo(written.readAllBytes());
+        }
         Files.delete(big);
-        assertThat(Files.size(huge)).isGreaterThan(5L << 30);
+        assertThat(Files.size(huge)).isGreaterThan(HUGE);
         assertThat(OutsideTools.run(folder, "unzip", "-tq", huge.toString())).contains("No errors detected");
         assertThat(OutsideTools.run(folder, "unzip", "-p", huge.toString(), "note.txt"))
                 .isEqualTo("after it");
@@ -237,8 +301,12 @@ final class ParcelTest {
         }
         Files.createDirectories(files.resolve("Reference"));
         Files.write(files.resolve("Reference/00_Reference Mix.wav"), noise);
-        Parcel split = new Parcel(session, handoff.with(handoff.settings().withSplit(10)), plan, proof, "{}");
-        List<Path> zips = split.write(files, Files.createDirectories(folder.resolve("parts")));
+        Parcel split = new Parcel(
+                session, handoff.with(handoff.settings().withSplit(10)), plan, sized(proof, noise.length), "{}");
+        List<Path> zips = new java.util.ArrayList<>();
+        for (ZipPieces part : split.zips(files)) {
+            zips.add(written(part, files, "parts"));
+        }
         assertThat(zips)
                 .extracting(path -> path.getFileName().toString())
                 .allMatch(name -> name.matches("Low Tide Waltz_.*_[123] of 3\\.zip"))
@@ -255,5 +323,14 @@ final class ParcelTest {
                                 .toList());
             }
         }
+    }
+
+    private static Proof sized(Proof proof, long bytes) {
+        List<FileProof> files = proof.files().stream()
+                .map(file -> ((com.fasterxml.jackson.databind.node.ObjectNode) SessionDocument.JSON.valueToTree(file))
+                        .put("bytes", bytes))
+                .map(node -> SessionDocument.JSON.convertValue(node, FileProof.class))
+                .toList();
+        return new Proof(files, proof.verdicts(), proof.sums(), proof.received(), proof.faults());
     }
 }

@@ -78,7 +78,7 @@ class CampaignTest {
 
     private Proof prove() throws IOException {
         return Proving.prove(
-                random.session, random.handoff, printed, out, random.recordings, 1, Map.of(), (index, picture) -> {});
+                random.session, random.handoff, printed, out, random.recordings, 1, Map.of(), Proving.Told.NOTHING);
     }
 
     private double[][] read(Print print) throws IOException {

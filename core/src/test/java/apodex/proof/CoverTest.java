@@ -80,7 +80,7 @@ class CoverTest {
         Plan plan = Planner.plan(session, handoff, recordings);
         Path out = Files.createTempDirectory(folder, "out");
         Printing.Result printed = Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
-        Proof proof = Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), (index, picture) -> {});
+        Proof proof = Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), Proving.Told.NOTHING);
         assertThat(proof.verdicts())
                 .noneMatch(verdict -> verdict.grade() == Verdict.Grade.WRONG
                         || verdict.headline().startsWith("Not"));

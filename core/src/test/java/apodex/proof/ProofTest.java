@@ -34,7 +34,7 @@ import org.junit.jupiter.api.io.TempDir;
 final class ProofTest {
     private static final SampleRate RATE = new SampleRate(48_000);
     private static final apodex.handoff.Printing.Made MADE =
-            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null);
+            new apodex.handoff.Printing.Made("", 1, 0, 0, apodex.signal.Placed.MIDDLE, false, null, null);
 
     @TempDir
     private Path folder;
@@ -101,10 +101,10 @@ final class ProofTest {
         samples[17] = -4_194_304;
         Path file = Files.write(folder.resolve("p"), apodex.audio.SoundBytes.mono24(samples));
         ByteBuffer picture = ByteBuffer.wrap(
-                        FileReader.read(file, "Tracks", MADE).picture().toBytes())
+                        FileReader.read(file, "Tracks", MADE).measures().picture())
                 .order(ByteOrder.LITTLE_ENDIAN);
         int points = picture.limit() / 4;
-        assertThat(points).isEqualTo(FileReader.PICTURE_POINTS);
+        assertThat(points).isEqualTo(1_200);
         for (int point = 0; point < points; point++) {
             assertThat(picture.getShort(4 * point))
                     .as("low of %d", point)
@@ -246,6 +246,8 @@ final class ProofTest {
                 overs,
                 1,
                 "sum",
+                null,
+                null,
                 content,
                 apodex.signal.Placed.MIDDLE,
                 false,

@@ -123,7 +123,7 @@ class SumCheckTest {
     }
 
     private Proof prove() throws IOException {
-        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), (index, picture) -> {});
+        return Proving.prove(session, handoff, printed, out, recordings, 2, Map.of(), Proving.Told.NOTHING);
     }
 
     private static Handoff rowsAtMix(Depth depth) {

@@ -14,8 +14,11 @@ import java.net.http.HttpResponse;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -100,6 +103,48 @@ final class RunsTest {
                 .hasSize(4 * 4);
     }
 
+    private static long bytesIn(Path folder) throws Exception {
+        try (Stream<Path> inside = Files.walk(folder)) {
+            return inside.filter(Files::isRegularFile)
+                    .mapToLong(file -> file.toFile().length())
+                    .sum();
+        }
+    }
+
+    @Test
+    void aFileThatIsNotWhatWasProvedDoesNotLeaveTheHouse() throws Exception {
+        String run = client.run(client.handoff(smallSession()));
+        client.await(run);
+        client.awaitSums(run);
+        Path room = server.bean(DataFolder.class).run(run).resolve("files/Tracks/02_Room.wav");
+        byte[] whole = Files.readAllBytes(room);
+        FileTime written = Files.getLastModifiedTime(room);
+        Files.write(room, Arrays.copyOf(whole, whole.length - 3));
+        assertRefused(run, 409, "“02_Room.wav” was altered since it was printed");
+        byte[] other = whole.clone();
+        other[other.length - 1] ^= 1;
+        Files.write(room, other);
+        Files.setLastModifiedTime(room, FileTime.fromMillis(written.toMillis() + 2_000));
+        assertRefused(run, 409, "“02_Room.wav” was altered since it was printed");
+        client.post("/api/runs/" + run + "/proof", "");
+        client.await(run);
+        assertRefused(run, 409, "“02_Room.wav” was altered since it was printed");
+        Files.write(room, whole);
+        client.post("/api/runs/" + run + "/proof", "");
+        client.await(run);
+        assertThat(client.get("/api/runs/" + run + "/parcel").status())
+                .as("it was put back as it was, and read again")
+                .isEqualTo(200);
+        Files.delete(room);
+        assertRefused(run, 404, "“02_Room.wav” is not on the disk any more");
+    }
+
+    private void assertRefused(String run, int status, String words) throws Exception {
+        Answer answer = client.get("/api/runs/" + run + "/parcel");
+        assertThat(answer.status()).isEqualTo(status);
+        assertThat(answer.json().get("detail").asText()).contains(words);
+    }
+
     private static String handoff(String json) {
         return "{\"handoff\": " + json + "}";
     }
@@ -116,8 +161,8 @@ final class RunsTest {
         assertThat(one.get("files").findValuesAsText("sha256"))
                 .hasSize(3)
                 .isEqualTo(two.get("files").findValuesAsText("sha256"));
-        assertThat(one.get("parcels").get(0).get("sha256"))
-                .isEqualTo(two.get("parcels").get(0).get("sha256"));
+        assertThat(client.awaitSums(one.get("id").asText()))
+                .isEqualTo(client.awaitSums(two.get("id").asText()));
         assertThat(List.of(one.get("number").asInt(), two.get("number").asInt()))
                 .containsExactly(1, 2);
         assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("number"))
@@ -137,9 +182,17 @@ final class RunsTest {
                         .whole()
                         .body())
                 .isEqualTo(Arrays.copyOfRange(whole, 5, 10));
-        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=" + (whole.length + 5) + "-")
-                        .status())
-                .isEqualTo(416);
+        Answer behind = client.get("/api/runs/" + run + "/parcel", "Range", "bytes=" + (whole.length + 5) + "-");
+        assertThat(behind.status()).isEqualTo(416);
+        assertThat(behind.header("Content-Range")).isEqualTo("bytes */" + whole.length);
+        assertThat(behind.whole().body()).isEmpty();
+        assertThat(client.awaitSums(run))
+                .containsExactly(
+                        HexFormat.of().formatHex(apodex.audio.Digests.sha256().digest(whole)));
+        Path home = server.bean(DataFolder.class).run(run);
+        assertThat(bytesIn(home))
+                .as("nothing is written twice, but for pictures, the sheet and what a run remembers")
+                .isLessThan(bytesIn(home.resolve("files")) + 400_000);
         String tag = rest.header("ETag");
         assertThat(tag).isNotBlank();
         assertThat(client.get("/api/runs/" + run + "/parcel", "If-None-Match", tag)

@@ -196,6 +196,20 @@ public final class TestServer implements AutoCloseable {
                     + get("/api/runs/" + runId).text());
         }
 
+        /** Waits until the zips of a run have their checksums and returns those. */
+        public java.util.List<String> awaitSums(String runId) throws Exception {
+            for (long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+                    System.nanoTime() < end;
+                    Thread.sleep(50)) {
+                java.util.List<String> sums =
+                        get("/api/runs/" + runId).json().get("parcels").findValuesAsText("sha256");
+                if (!sums.contains("null")) {
+                    return sums;
+                }
+            }
+            throw new AssertionError("The checksums of run " + runId + " do not come.");
+        }
+
         private Answer send(HttpRequest.Builder request) throws Exception {
             HttpResponse<byte[]> response =
                     http.send(request.timeout(Duration.ofSeconds(60)).build(), HttpResponse.BodyHandlers.ofByteArray());

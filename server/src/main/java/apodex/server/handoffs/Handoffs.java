@@ -8,7 +8,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.intake.RecordingStore;
-import apodex.server.DataFolder;
+import apodex.server.DiskRoom;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -27,10 +27,10 @@ public class Handoffs {
     private final HandoffMapper mapper;
     private final Sessions sessions;
     private final RecordingStore store;
-    private final DataFolder dataFolder;
+    private final DiskRoom diskRoom;
 
-    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store, DataFolder dataFolder) {
-        this.dataFolder = dataFolder;
+    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store, DiskRoom diskRoom) {
+        this.diskRoom = diskRoom;
         this.mapper = mapper;
         this.sessions = sessions;
         this.store = store;
@@ -101,7 +101,7 @@ public class Handoffs {
     private HandoffState.Estimate estimate(Plan plan) {
         Double perByte = mapper.secondsPerByte();
         double seconds = plan.bytes() * (perByte == null ? FIRST_GUESS_SECONDS_PER_BYTE : perByte);
-        return new HandoffState.Estimate(seconds, 2 * plan.bytes(), dataFolder.bytesFree());
+        return new HandoffState.Estimate(seconds, plan.bytesOnDisk(), diskRoom.free());
     }
 
     private Refused stale(String id) {

@@ -96,7 +96,7 @@ class ReceiverController {
             @CookieValue(name = KEY, required = false) @Nullable String key,
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
-        ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part);
+        ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part, range);
         tellFetched(pickup, range, answer);
         return answer;
     }
@@ -108,7 +108,7 @@ class ReceiverController {
             @CookieValue(name = KEY, required = false) @Nullable String key,
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         Pickup pickup = pickups.open(token, key);
-        ResponseEntity<Resource> answer = files.file(pickup.runId(), file);
+        ResponseEntity<Resource> answer = files.file(pickup.runId(), file, range);
         tellFetched(pickup, range, answer);
         return answer;
     }

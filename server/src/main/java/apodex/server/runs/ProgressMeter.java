@@ -10,10 +10,10 @@ import java.util.concurrent.TimeUnit;
  */
 final class ProgressMeter implements WalkObserver {
     private static final long TELL_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
-    /** Shares of the whole that printing and reading back take; packing takes the rest. */
-    private static final double PRINTING_SHARE = 0.55;
+    /** Shares of the whole that printing and reading back take; packing takes next to nothing. */
+    private static final double PRINTING_SHARE = 0.65;
 
-    private static final double READING_SHARE = 0.3;
+    private static final double READING_SHARE = 0.35;
 
     private final RunMapper mapper;
     private final String runId;
@@ -23,7 +23,7 @@ final class ProgressMeter implements WalkObserver {
     private final long startNanos = System.nanoTime();
     private long toldNanos;
     private double secondsPrinted;
-    private int filesRead;
+    private double shareRead;
     private volatile boolean cancelled;
 
     ProgressMeter(RunMapper mapper, String runId, SampleRate rate, long frames, int files) {
@@ -42,17 +42,17 @@ final class ProgressMeter implements WalkObserver {
         }
     }
 
-    synchronized void read() {
-        filesRead++;
+    /** So much of all files was read. */
+    synchronized void read(double share) {
+        shareRead = share;
         if (isTimeToTell()) {
             tellReading();
         }
     }
 
-    /** All files are printed, or all are read. */
+    /** All files are printed; they are being read. */
     synchronized void tellReading() {
-        double fraction = PRINTING_SHARE + READING_SHARE * filesRead / Math.max(1, files);
-        mapper.update(runId, RunState.PROOFING, progress(frames, fraction));
+        mapper.update(runId, RunState.PROOFING, progress(frames, PRINTING_SHARE + READING_SHARE * shareRead));
     }
 
     RunProgress finished() {
@@ -62,7 +62,8 @@ final class ProgressMeter implements WalkObserver {
     private RunProgress progress(long framesPrinted, double fraction) {
         double elapsed = elapsedSeconds();
         Double left = fraction > 0.01 ? elapsed / fraction - elapsed : null;
-        return new RunProgress(framesPrinted, filesRead, secondsPrinted, timesRealTime(framesPrinted), left, fraction);
+        return new RunProgress(
+                framesPrinted, (int) (files * shareRead), secondsPrinted, timesRealTime(framesPrinted), left, fraction);
     }
 
     private Double timesRealTime(long framesPrinted) {

@@ -3,19 +3,25 @@ package apodex.server.runs;
 import apodex.handoff.Print;
 import apodex.parcel.Parcel;
 import apodex.parcel.Sheet;
+import apodex.parcel.ZipPieces;
 import apodex.server.DataFolder;
 import apodex.server.web.Refused;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpRange;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
@@ -66,23 +72,43 @@ public class RunFiles {
         return answer.body(sheet);
     }
 
-    /** One zip of the parcel, with byte ranges. */
-    public ResponseEntity<Resource> parcel(String runId, int part) {
+    /**
+     * One zip of the parcel, with byte ranges; made of the printed files as it goes.
+     *
+     * @param range what of it is wanted, as the header says
+     */
+    public ResponseEntity<Resource> parcel(String runId, int part, @Nullable String range) {
         List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
         if (part < 0 || part >= parcels.size()) {
             throw Refused.notFound("This parcel has no part " + (part + 1) + ".");
         }
         RunMapper.StoredParcel parcel = parcels.get(part);
-        return file(
-                folder(runId).zip(parcel.zipName()),
-                parcel.zipName(),
-                parcel.sha256(),
-                MediaType.parseMediaType("application/zip"),
-                "The parcel of this run is not on the disk any more.");
+        RunFolder folder = folder(runId);
+        MediaType type = MediaType.parseMediaType("application/zip");
+        Optional<Path> written = folder.writtenZip(parcel.zipName());
+        Resource zip = written.isPresent()
+                ? new FileSystemResource(written.get())
+                : new ZipResource(pieces(runId, part, folder), folder.files());
+        return answer(zip, parcel.zipName(), runId + "-" + part, type, range);
+    }
+
+    private ZipPieces pieces(String runId, int part, RunFolder folder) {
+        ZipPieces zip;
+        try {
+            zip = folder.zip(part);
+        } catch (IOException e) {
+            throw Refused.notFound("The parcel of this run is not on the disk any more.");
+        }
+        handedOut(mapper.find(runId), folder).check(zip.files());
+        return zip;
+    }
+
+    private HandedOut handedOut(Run run, RunFolder folder) {
+        return new HandedOut(folder.files(), run.proof().files(), mapper.files(run.id()));
     }
 
     /** One printed file, with byte ranges. */
-    public ResponseEntity<Resource> file(String runId, int index) {
+    public ResponseEntity<Resource> file(String runId, int index, @Nullable String range) {
         Run run = mapper.find(runId);
         List<Print> prints = run.plan().prints();
         if (index < 0 || index >= prints.size()) {
@@ -95,23 +121,46 @@ public class RunFiles {
                     case AIFF -> MediaType.parseMediaType("audio/aiff");
                     case FLAC -> MediaType.parseMediaType("audio/flac");
                 };
-        return file(
-                folder(runId).files().resolve(print.path()),
+        RunFolder folder = folder(runId);
+        handedOut(run, folder).check(List.of(print.path()));
+        return answer(
+                new FileSystemResource(folder.files().resolve(print.path())),
                 print.file(),
                 run.proof().files().get(index).sha256(),
                 type,
-                "“" + print.file() + "” is not on the disk any more.");
+                range);
     }
 
-    private static ResponseEntity<Resource> file(Path file, String name, String tag, MediaType type, String gone) {
-        if (!Files.exists(file)) {
-            throw Refused.notFound(gone);
+    private static ResponseEntity<Resource> answer(
+            Resource resource, String name, String tag, MediaType type, @Nullable String range) {
+        if (range != null && !canBeSatisfied(resource, range)) {
+            // answered here: left to itself, the framework sends the whole file along with the refusal
+            return ResponseEntity.status(HttpStatus.REQUESTED_RANGE_NOT_SATISFIABLE)
+                    .header(HttpHeaders.CONTENT_RANGE, "bytes */" + length(resource))
+                    .build();
         }
         return ResponseEntity.ok()
                 .eTag(tag)
                 .header(HttpHeaders.CONTENT_DISPOSITION, disposition(name))
                 .contentType(type)
-                .body(new FileSystemResource(file));
+                .body(resource);
+    }
+
+    private static boolean canBeSatisfied(Resource resource, String range) {
+        try {
+            return !HttpRange.toResourceRegions(HttpRange.parseRanges(range), resource)
+                    .isEmpty();
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    private static long length(Resource resource) {
+        try {
+            return resource.contentLength();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Names of ASCII alone go out plainly, since simple clients do not read the encoded form. */

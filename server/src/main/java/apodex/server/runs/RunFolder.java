@@ -1,7 +1,9 @@
 package apodex.server.runs;
 
+import apodex.audio.AllCores;
 import apodex.audio.WorkFolder;
 import apodex.handoff.Printing;
+import apodex.parcel.ZipPieces;
 import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
@@ -11,6 +13,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 
@@ -20,6 +23,7 @@ import java.util.stream.Stream;
  */
 final class RunFolder {
     private static final String UNFINISHED = ".unfinished-";
+    private static final int FORCING = 4;
     private static final String RESULT = "result.json";
 
     private final Path home;
@@ -32,14 +36,29 @@ final class RunFolder {
         return home.resolve("files");
     }
 
-    Path parcels() {
+    private Path parcels() {
         return home.resolve("parcels");
     }
 
-    /** One zip; runs of before there could be several kept theirs beside the files. */
-    Path zip(String name) {
-        Path zip = parcels().resolve(name);
-        return Files.exists(zip) ? zip : home.resolve("parcel.zip");
+    /** Remembers what the zips are made of; all of them at once. */
+    void keep(List<ZipPieces> zips) throws IOException {
+        Path work = begin();
+        for (int part = 0; part < zips.size(); part++) {
+            Files.writeString(work.resolve(part + ".json"), SessionDocument.write(zips.get(part)));
+        }
+        replace(work, parcels());
+    }
+
+    /** What a zip is made of. */
+    ZipPieces zip(int part) throws IOException {
+        return SessionDocument.read(Files.readString(parcels().resolve(part + ".json")), ZipPieces.class);
+    }
+
+    /** A zip that was written down, as runs of before did; theirs lie there, or beside the files. */
+    Optional<Path> writtenZip(String name) {
+        return Stream.of(parcels().resolve(name), home.resolve("parcel.zip"))
+                .filter(Files::exists)
+                .findFirst();
     }
 
     Path picture(int file) {
@@ -65,9 +84,8 @@ final class RunFolder {
     void finish(Path made, Path name) throws IOException {
         if (Files.isDirectory(made)) {
             try (Stream<Path> inside = Files.walk(made)) {
-                for (Path file : inside.filter(path -> !path.equals(made)).toList()) {
-                    force(file);
-                }
+                // several at once: a disk orders them better than a loop that waits for each
+                AllCores.with(inside.filter(path -> !path.equals(made)).toList(), FORCING, RunFolder::force);
             }
         }
         force(made);
@@ -113,9 +131,10 @@ final class RunFolder {
         WorkFolder.remove(home);
     }
 
-    private static void force(Path path) throws IOException {
+    private static Path force(Path path) throws IOException {
         try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
             channel.force(true);
         }
+        return path;
     }
 }

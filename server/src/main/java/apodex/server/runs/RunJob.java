@@ -1,27 +1,26 @@
 package apodex.server.runs;
 
-import apodex.audio.Digests;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFile;
 import apodex.parcel.Parcel;
-import apodex.proof.FilePicture;
+import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DataFolder;
+import apodex.server.DiskRoom;
 import apodex.server.web.DiskTrouble;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -41,14 +40,20 @@ class RunJob {
     private final DataFolder dataFolder;
     private final TransactionTemplate transaction;
     private final EarlierFiles earlier;
+    private final ParcelSums sums;
+    private final DiskRoom diskRoom;
 
     RunJob(
             RunMapper mapper,
             RecordingStore store,
             DataFolder dataFolder,
             TransactionTemplate transaction,
-            EarlierFiles earlier) {
+            EarlierFiles earlier,
+            ParcelSums sums,
+            DiskRoom diskRoom) {
+        this.diskRoom = diskRoom;
         this.earlier = earlier;
+        this.sums = sums;
         this.mapper = mapper;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -111,6 +116,10 @@ class RunJob {
             meter.printed(1);
             return folder.result();
         }
+        Optional<String> wrong = diskRoom.wrongFor(run.plan()); // much may have been printed while it waited
+        if (wrong.isPresent()) {
+            throw new IOException(wrong.get());
+        }
         Path work = folder.begin();
         Printing.Result result =
                 Printing.print(run.session(), run.handoff(), run.plan(), work, store, THREADS, meter, earlier.of(run));
@@ -128,9 +137,13 @@ class RunJob {
         Proof proof = Proving.prove(
                 run.session(), run.handoff(), printed, folder.files(), store, THREADS, before, new Proving.Told() {
                     @Override
-                    public void read(int index, FilePicture picture) throws IOException {
-                        Files.write(pictures.resolve(Integer.toString(index)), picture.toBytes());
-                        meter.read();
+                    public void read(double share) {
+                        meter.read(share);
+                    }
+
+                    @Override
+                    public void drawn(int index, byte[] picture) throws IOException {
+                        Files.write(pictures.resolve(Integer.toString(index)), picture);
                     }
 
                     @Override
@@ -153,9 +166,7 @@ class RunJob {
             folder.sweep();
             Printing.Result printed = folder.result();
             Map<String, String> before = mapper.files(runId).stream()
-                    .collect(Collectors.toMap(
-                            file -> file.folder().isEmpty() ? file.name() : file.folder() + "/" + file.name(),
-                            RunMapper.StoredFile::sha256));
+                    .collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
             ProgressMeter meter = new ProgressMeter(
                     mapper,
                     runId,
@@ -185,21 +196,14 @@ class RunJob {
     }
 
     private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
-        if (!Files.exists(folder.parcels())) {
-            Path work = folder.begin();
-            new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()))
-                    .write(folder.files(), work);
-            folder.finish(work, folder.parcels());
-        }
+        List<ZipPieces> zips = new Parcel(
+                        run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()))
+                .zips(folder.files());
+        folder.keep(zips);
         List<RunMapper.StoredParcel> parcels = new ArrayList<>();
-        try (Stream<Path> zips = Files.list(folder.parcels())) {
-            for (Path zip : zips.sorted(
-                            Comparator.comparing((Path path) -> path.toString().length())
-                                    .thenComparing(Path::toString))
-                    .toList()) {
-                parcels.add(new RunMapper.StoredParcel(
-                        run.id(), parcels.size(), zip.getFileName().toString(), Files.size(zip), Digests.sha256(zip)));
-            }
+        for (int part = 0; part < zips.size(); part++) {
+            ZipPieces zip = zips.get(part);
+            parcels.add(new RunMapper.StoredParcel(run.id(), part, zip.name(), zip.length(), null));
         }
         return parcels;
     }
@@ -218,6 +222,7 @@ class RunJob {
             mapper.update(run.id(), RunState.DONE, meter.finished());
             mapper.end(run.id(), RunState.DONE, null);
         });
+        sums.take(run.id());
     }
 
     private void end(String runId, RunFolder folder, RunState state, String failure) {

@@ -33,7 +33,8 @@ interface RunMapper {
             String title,
             RunProgress progress) {}
 
-    record StoredParcel(String runId, int part, String zipName, long bytes, String sha256) {}
+    /** A zip. @param sha256 null until it has been taken */
+    record StoredParcel(String runId, int part, String zipName, long bytes, @Nullable String sha256) {}
 
     @Insert(
             """
@@ -119,7 +120,11 @@ interface RunMapper {
     void insertFile(String runId, int position, FileProof file);
 
     /** A file as it was when it was printed. */
-    record StoredFile(String folder, String name, String sha256) {}
+    record StoredFile(String folder, String name, String sha256) {
+        String path() {
+            return folder.isEmpty() ? name : folder + "/" + name;
+        }
+    }
 
     @Select("SELECT folder, name, sha256 FROM printed_file WHERE run_id = #{runId} ORDER BY position")
     List<StoredFile> files(String runId);
@@ -134,4 +139,12 @@ interface RunMapper {
 
     @Select("SELECT run_id, part, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId} ORDER BY part")
     List<StoredParcel> parcels(String runId);
+
+    @Update("UPDATE parcel SET sha256 = #{sha256} WHERE run_id = #{runId} AND part = #{part}")
+    void saveSum(String runId, int part, String sha256);
+
+    /** Runs whose zips have no checksum yet. */
+    @Select(
+            "SELECT DISTINCT p.run_id FROM parcel p JOIN run r ON r.id = p.run_id WHERE p.sha256 IS NULL AND r.state = 'DONE'")
+    List<String> withoutSums();
 }

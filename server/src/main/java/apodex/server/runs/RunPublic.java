@@ -18,7 +18,8 @@ public class RunPublic {
         this.mapper = mapper;
     }
 
-    public record Zip(String name, long bytes, String sha256) {}
+    /** A zip. @param sha256 null until it has been taken */
+    public record Zip(String name, long bytes, @Nullable String sha256) {}
 
     /**
      * A file.

@@ -69,7 +69,8 @@ record RunView(
      */
     record SectionView(String name, String folder, long frames, long start, long leadInFrames) {}
 
-    record RunParcel(String name, long bytes, String sha256) {}
+    /** A zip. @param sha256 null until it has been taken */
+    record RunParcel(String name, long bytes, @Nullable String sha256) {}
 
     /**
      * A file of a run. What only reading it back can tell is null before.

@@ -2,6 +2,7 @@ package apodex.server.runs;
 
 import apodex.handoff.Handoff;
 import apodex.handoff.Planner;
+import apodex.server.DiskRoom;
 import apodex.server.handoffs.HandoffState;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.sessions.SessionState;
@@ -21,8 +22,16 @@ class Runs {
     private final Sessions sessions;
     private final Queue queue;
     private final WhatChanged whatChanged;
+    private final DiskRoom diskRoom;
 
-    Runs(RunMapper mapper, Handoffs handoffs, Sessions sessions, Queue queue, WhatChanged whatChanged) {
+    Runs(
+            RunMapper mapper,
+            Handoffs handoffs,
+            Sessions sessions,
+            Queue queue,
+            WhatChanged whatChanged,
+            DiskRoom diskRoom) {
+        this.diskRoom = diskRoom;
         this.mapper = mapper;
         this.handoffs = handoffs;
         this.sessions = sessions;
@@ -42,6 +51,9 @@ class Runs {
         if (state.plan().prints().isEmpty()) {
             throw Refused.unusable("The plan has no files; choose at least one row.");
         }
+        diskRoom.wrongFor(state.plan()).ifPresent(wrong -> {
+            throw Refused.unusable(wrong);
+        });
         int number = mapper.nextNumber(handoffId);
         String called = version == null || version.isBlank() ? "v" + number : NameRule.check("version", version);
         SessionState session = sessions.get(state.sessionId());

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Set;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -156,9 +158,12 @@ class RunsController {
 
     @Operation(description = "A zip of the parcel. Byte ranges are answered, so a broken download can go on.")
     @GetMapping(path = "/api/runs/{id}/parcel", produces = "application/zip")
-    ResponseEntity<Resource> parcel(@PathVariable String id, @RequestParam(defaultValue = "0") int part) {
+    ResponseEntity<Resource> parcel(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") int part,
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
         done(id);
-        return files.parcel(id, part);
+        return files.parcel(id, part, range);
     }
 
     private Run done(String id) {

@@ -1,0 +1,50 @@
+package apodex.parcel;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * A zip that is not written down: bytes of its own between files that lie on the disk anyway. Whoever reads it reads those.
+ *
+ * @param name   file name
+ * @param pieces in their order
+ */
+public record ZipPieces(String name, List<Piece> pieces) {
+    public ZipPieces {
+        pieces = List.copyOf(pieces);
+    }
+
+    /**
+     * A stretch of the zip.
+     *
+     * @param bytes  what it is; empty for a file
+     * @param path   the file it is, in the folder of the printed files; empty for bytes
+     * @param length in bytes
+     */
+    public record Piece(byte[] bytes, String path, long length) {
+        static Piece of(byte[] bytes) {
+            return new Piece(bytes, "", bytes.length);
+        }
+
+        static Piece of(String path, long length) {
+            return new Piece(new byte[0], path, length);
+        }
+    }
+
+    /** Bytes of the whole zip. */
+    public long length() {
+        return pieces.stream().mapToLong(Piece::length).sum();
+    }
+
+    /** Paths of the files that are in it. */
+    public List<String> files() {
+        return pieces.stream().map(Piece::path).filter(path -> !path.isEmpty()).toList();
+    }
+
+    /** The zip's bytes. Skipping costs nothing, so that a download can go on anywhere. @param files folder of the printed files */
+    public InputStream open(Path files) throws IOException {
+        return new ZipPiecesStream(pieces, files);
+    }
+}

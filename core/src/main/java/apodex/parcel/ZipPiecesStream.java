@@ -1,0 +1,98 @@
+package apodex.parcel;
+
+import apodex.parcel.ZipPieces.Piece;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+
+/** Reads a zip's pieces one after the other. */
+final class ZipPiecesStream extends InputStream {
+    private final List<Piece> pieces;
+    private final Path files;
+    private int piece;
+    private long inPiece;
+    private FileChannel open;
+
+    ZipPiecesStream(List<Piece> pieces, Path files) {
+        this.pieces = pieces;
+        this.files = files;
+    }
+
+    @Override
+    public int read() throws IOException {
+        byte[] one = new byte[1];
+        return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+    }
+
+    @Override
+    public int read(byte[] into, int from, int length) throws IOException {
+        if (length == 0) {
+            return 0;
+        }
+        while (piece < pieces.size() && inPiece == here().length()) {
+            next();
+        }
+        if (piece == pieces.size()) {
+            return -1;
+        }
+        int most = (int) Math.min(length, here().length() - inPiece);
+        int read = here().path().isEmpty() ? ofBytes(into, from, most) : ofFile(into, from, most);
+        inPiece += read;
+        return read;
+    }
+
+    private Piece here() {
+        return pieces.get(piece);
+    }
+
+    private int ofBytes(byte[] into, int from, int length) {
+        System.arraycopy(here().bytes(), (int) inPiece, into, from, length);
+        return length;
+    }
+
+    private int ofFile(byte[] into, int from, int length) throws IOException {
+        if (open == null) {
+            open = FileChannel.open(files.resolve(here().path()), StandardOpenOption.READ);
+        }
+        int read = open.read(ByteBuffer.wrap(into, from, length), inPiece);
+        if (read < 0) { // nobody may take half a file for a whole one
+            throw new EOFException("“" + here().path() + "” was cut short while it was handed out.");
+        }
+        return read;
+    }
+
+    private void next() throws IOException {
+        piece++;
+        inPiece = 0;
+        if (open != null) {
+            open.close();
+            open = null;
+        }
+    }
+
+    @Override
+    public long skip(long count) throws IOException {
+        long skipped = 0;
+        while (skipped < count && piece < pieces.size()) {
+            long most = Math.min(count - skipped, here().length() - inPiece);
+            inPiece += most;
+            skipped += most;
+            if (inPiece == here().length()) {
+                next();
+            }
+        }
+        return skipped;
+    }
+
+    @Override
+    public void close() throws IOException {
+        if (open != null) {
+            open.close();
+        }
+    }
+}

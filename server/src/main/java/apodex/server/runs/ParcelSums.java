@@ -1,0 +1,83 @@
+package apodex.server.runs;
+
+import apodex.audio.Digests;
+import apodex.parcel.ZipPieces;
+import apodex.server.DataFolder;
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.io.InputStream;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Takes the checksums of whole zips in the background, once their runs are done; nobody has to wait for them. */
+@Component
+class ParcelSums {
+    private static final Logger LOG = LoggerFactory.getLogger(ParcelSums.class);
+    private static final int BUFFER_BYTES = 1 << 18;
+
+    private final RunMapper mapper;
+    private final DataFolder dataFolder;
+    private final ExecutorService background = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "parcel-sums");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        return thread;
+    });
+
+    ParcelSums(RunMapper mapper, DataFolder dataFolder) {
+        this.mapper = mapper;
+        this.dataFolder = dataFolder;
+    }
+
+    /** Goes on with what a server that went down left. */
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        mapper.withoutSums().forEach(this::take);
+    }
+
+    void take(String runId) {
+        background.execute(() -> takeNow(runId));
+    }
+
+    private void takeNow(String runId) {
+        List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
+        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        for (RunMapper.StoredParcel parcel : parcels) {
+            try {
+                if (parcel.sha256() == null) {
+                    mapper.saveSum(runId, parcel.part(), sum(folder.zip(parcel.part()), folder));
+                }
+            } catch (IOException | RuntimeException e) {
+                // gone or altered: whoever asks for the parcel is told which file
+                LOG.warn("No checksum of part {} of run {}: {}", parcel.part(), runId, e.toString());
+            }
+        }
+    }
+
+    private static String sum(ZipPieces zip, RunFolder folder) throws IOException {
+        MessageDigest digest = Digests.sha256();
+        byte[] buffer = new byte[BUFFER_BYTES];
+        try (InputStream in = zip.open(folder.files())) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                digest.update(buffer, 0, read);
+                if (Thread.currentThread().isInterrupted()) {
+                    throw new IOException("The server is going down.");
+                }
+            }
+        }
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    @PreDestroy
+    void stop() {
+        background.shutdownNow();
+    }
+}
