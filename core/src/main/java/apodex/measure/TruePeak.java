@@ -72,16 +72,25 @@ public final class TruePeak {
 
     private static final double[] SILENCE = new double[TAPS];
     private static final int PIECE = 256;
+    /** The taps in the middle, which weigh most. */
+    private static final int NEAR_TAPS = 4;
+
+    private static final int FIRST_NEAR = TAPS / 2 - NEAR_TAPS / 2;
+    /** Sums are rounded. */
+    private static final double ROUNDING = 1 + 1e-9;
 
     private final Pair[] pairs;
     /** The last samples of each channel, before the stretch that is being looked at. */
     private final double[][] line;
 
     private double[] joined = new double[0];
-    private final double[][] shift = new double[TAPS][PIECE];
-    private final double[] even = new double[PIECE];
-    private final double[] odd = new double[PIECE];
-    private final double[] highest = new double[PIECE];
+    /** Sizes of the samples that count most, once for each of their taps, each time shifted by one. */
+    private final double[][] near = new double[NEAR_TAPS][PIECE];
+    /** No sample can be louder there, but for what the other taps add. */
+    private final double[] bound = new double[PIECE];
+
+    private final double[] backwards = new double[PIECE];
+
     private final double mostGain;
     private double peak;
 
@@ -93,22 +102,20 @@ public final class TruePeak {
     }
 
     /**
-     * Two places between two samples whose taps mirror each other: the sums of samples that lie opposite, and their differences, serve
-     * both, once added and once taken from each other.
+     * Two places between two samples whose taps mirror each other.
      *
-     * @param even taps of the sums
-     * @param odd  taps of the differences
-     * @param gain no sample there can be louder than this times the loudest sample it is made of
+     * @param taps   of the first; of the second in reverse
+     * @param gain   no sample there can be louder than this times the loudest sample it is made of
+     * @param others what of the gain is not by the {@value #NEAR_TAPS} taps in the middle
      */
-    private record Pair(double[] even, double[] odd, double gain, Wanted wanted) {
+    private record Pair(double[] taps, double gain, double others, Wanted wanted) {
         static Pair of(double[] taps, Wanted wanted) {
-            double[] even = new double[TAPS / 2];
-            double[] odd = new double[TAPS / 2];
-            for (int k = 0; k < TAPS / 2; k++) {
-                even[k] = (taps[TAPS - 1 - k] + taps[k]) / 2;
-                odd[k] = (taps[TAPS - 1 - k] - taps[k]) / 2;
+            double gain = Arrays.stream(taps).map(Math::abs).sum();
+            double middle = 0;
+            for (int k = FIRST_NEAR; k < FIRST_NEAR + NEAR_TAPS; k++) {
+                middle += Math.abs(taps[k]);
             }
-            return new Pair(even, odd, Arrays.stream(taps).map(Math::abs).sum(), wanted);
+            return new Pair(taps, gain, gain - middle, wanted);
         }
     }
 
@@ -179,78 +186,83 @@ public final class TruePeak {
         for (Pair pair : pairs) {
             if (loudest * pair.gain() > peak) {
                 if (!shifted) {
-                    for (int k = 0; k < TAPS; k++) {
-                        System.arraycopy(joined, from + k, shift[k], 0, PIECE);
-                    }
+                    shift(from);
                     shifted = true;
                 }
-                interpolate(pair);
-                peak = Math.max(peak, Extremes.highest(highest, 0, count));
+                look(pair, from, count, loudest);
             }
         }
     }
 
-    /** The samples lie there once for each tap, each time shifted by one: so the compiler works on several of them at once. */
-    private void interpolate(Pair pair) {
-        Arrays.fill(even, 0);
-        Arrays.fill(odd, 0);
-        for (int k = 0; k < TAPS / 2; k += 3) {
-            int last = TAPS - 1 - k;
-            addSums(shift[k], shift[last], pair.even[k], shift[k + 1], shift[last - 1], pair.even[k + 1], even);
-            addSum(shift[k + 2], shift[last - 2], pair.even[k + 2], even);
-            addDifferences(shift[k], shift[last], pair.odd[k], shift[k + 1], shift[last - 1], pair.odd[k + 1], odd);
-            addDifference(shift[k + 2], shift[last - 2], pair.odd[k + 2], odd);
-        }
-        switch (pair.wanted()) {
-            case BOTH -> louderOfBoth(even, odd, highest);
-            case FIRST -> sumOf(even, odd, highest);
-            case SECOND -> differenceOf(even, odd, highest);
+    private void shift(int from) {
+        for (int k = 0; k < NEAR_TAPS; k++) {
+            System.arraycopy(joined, from + FIRST_NEAR + k, near[k], 0, PIECE);
+            sizes(near[k]);
         }
     }
 
-    private static void addSums(
-            double[] a, double[] b, double gain, double[] c, double[] d, double other, double[] out) {
+    private static void sizes(double[] samples) {
         for (int i = 0; i < PIECE; i++) {
-            out[i] += gain * (a[i] + b[i]) + other * (c[i] + d[i]);
+            samples[i] = Math.abs(samples[i]);
         }
     }
 
-    private static void addSum(double[] a, double[] b, double gain, double[] out) {
-        for (int i = 0; i < PIECE; i++) {
-            out[i] += gain * (a[i] + b[i]);
+    /** Most places are ruled out by what the taps in the middle can make there at the most: few are computed. */
+    private void look(Pair pair, int from, int count, double loudest) {
+        double a = Math.abs(pair.taps()[FIRST_NEAR]);
+        double b = Math.abs(pair.taps()[FIRST_NEAR + 1]);
+        double c = Math.abs(pair.taps()[FIRST_NEAR + 2]);
+        double d = Math.abs(pair.taps()[FIRST_NEAR + 3]);
+        weigh(near[0], a, near[1], b, near[2], c, near[3], d, bound);
+        weigh(near[3], a, near[2], b, near[1], c, near[0], d, backwards);
+        larger(bound, backwards);
+        double others = pair.others() * loudest * ROUNDING;
+        double enough = peak - others;
+        for (int i = 0; i < count; i++) {
+            if (bound[i] > enough) {
+                peak = Math.max(peak, loudest(pair, from + i));
+                enough = peak - others;
+            }
         }
     }
 
-    private static void addDifferences(
-            double[] a, double[] b, double gain, double[] c, double[] d, double other, double[] out) {
+    /** In two short loops: the compiler works on several places at once only where a loop is short. */
+    private static void weigh(
+            double[] one,
+            double a,
+            double[] two,
+            double b,
+            double[] three,
+            double c,
+            double[] four,
+            double d,
+            double[] out) {
         for (int i = 0; i < PIECE; i++) {
-            out[i] += gain * (a[i] - b[i]) + other * (c[i] - d[i]);
+            out[i] = a * one[i] + b * two[i];
+        }
+        for (int i = 0; i < PIECE; i++) {
+            out[i] += c * three[i] + d * four[i];
         }
     }
 
-    private static void addDifference(double[] a, double[] b, double gain, double[] out) {
+    private static void larger(double[] one, double[] other) {
         for (int i = 0; i < PIECE; i++) {
-            out[i] += gain * (a[i] - b[i]);
+            one[i] = Math.max(one[i], other[i]);
         }
     }
 
-    /** The louder of sum and difference is the sum of both sizes. */
-    private static void louderOfBoth(double[] even, double[] odd, double[] out) {
-        for (int i = 0; i < PIECE; i++) {
-            out[i] = Math.abs(even[i]) + Math.abs(odd[i]);
+    private double loudest(Pair pair, int at) {
+        double first = 0;
+        double second = 0;
+        for (int k = 0; k < TAPS; k++) {
+            first += pair.taps()[TAPS - 1 - k] * joined[at + k];
+            second += pair.taps()[k] * joined[at + k];
         }
-    }
-
-    private static void sumOf(double[] even, double[] odd, double[] out) {
-        for (int i = 0; i < PIECE; i++) {
-            out[i] = Math.abs(even[i] + odd[i]);
-        }
-    }
-
-    private static void differenceOf(double[] even, double[] odd, double[] out) {
-        for (int i = 0; i < PIECE; i++) {
-            out[i] = Math.abs(even[i] - odd[i]);
-        }
+        return switch (pair.wanted()) {
+            case BOTH -> Math.max(Math.abs(first), Math.abs(second));
+            case FIRST -> Math.abs(first);
+            case SECOND -> Math.abs(second);
+        };
     }
 
     /** Where a peak is looked for. */
