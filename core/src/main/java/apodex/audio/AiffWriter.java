@@ -21,14 +21,15 @@ public final class AiffWriter extends SoundWriter {
     private final SampleFormat sample;
 
     /** @throws IOException also when the file would pass 4 GiB */
-    public AiffWriter(Path file, SampleRate rate, int channels, SampleFormat sample, long frames) throws IOException {
+    public AiffWriter(@Nullable Path file, SampleRate rate, int channels, SampleFormat sample, long frames)
+            throws IOException {
         super(file, channels * sample.bytes(), frames);
         this.rate = rate;
         this.channels = channels;
         this.sample = sample;
         if (fileBytes(channels, sample, frames) > LARGEST) {
             close();
-            throw new IOException("AIFF cannot hold more than 4 GiB; “" + file.getFileName()
+            throw new IOException("AIFF cannot hold more than 4 GiB; “" + (file == null ? "" : file.getFileName())
                     + "” would be larger. Print WAV instead.");
         }
         begin();

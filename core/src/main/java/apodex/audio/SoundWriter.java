@@ -16,7 +16,9 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     /** Bytes are handed to the file system in pieces of about this size. */
     private static final int BUFFER_BYTES = 1 << 16;
 
-    private final FileChannel channel;
+    /** Null when nothing is written, and whoever listens is all there is. */
+    private final @Nullable FileChannel channel;
+
     private final ByteBuffer buffer = ByteBuffer.allocate(BUFFER_BYTES);
     private final int frameBytes;
     private long frames;
@@ -26,11 +28,14 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     private long certainFrames;
     private long toldFrames;
 
-    SoundWriter(Path file, int frameBytes, long frames) throws IOException {
+    /** @param file must not exist; null for none */
+    SoundWriter(@Nullable Path file, int frameBytes, long frames) throws IOException {
         this.frameBytes = frameBytes;
         this.frames = frames;
-        this.channel = FileChannel.open(
-                file, StandardOpenOption.CREATE_NEW, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        this.channel = file == null
+                ? null
+                : FileChannel.open(
+                        file, StandardOpenOption.CREATE_NEW, StandardOpenOption.READ, StandardOpenOption.WRITE);
     }
 
     /** Hears the frames that stay in the file, in order, as they lie in it. */
@@ -67,7 +72,7 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
         try {
             writeFully(header(frames, null));
         } catch (IOException e) {
-            channel.close();
+            close();
             throw e;
         }
     }
@@ -76,12 +81,15 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     public final void write(byte[] bytes, int length) throws IOException {
         order(bytes, length);
         written += length;
-        digest.update(bytes, 0, length);
         int certain = (int) Math.min(length / frameBytes, certainFrames - toldFrames);
         if (listener != null && certain > 0) {
             listener.frames(bytes, certain);
             toldFrames += certain;
         }
+        if (channel == null) {
+            return;
+        }
+        digest.update(bytes, 0, length);
         if (length > buffer.remaining()) {
             flush();
         }
@@ -99,6 +107,11 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
 
     /** Says how many frames there are after all: no more than were promised and written. To be called before closing. */
     public final void finish(long finalFrames) throws IOException {
+        if (channel == null) {
+            frames = finalFrames;
+            written = Math.min(written, frames * frameBytes);
+            return;
+        }
         if (finalFrames == frames && listener == null) {
             return;
         }
@@ -156,7 +169,7 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
 
     @Override
     public final void close() throws IOException {
-        if (!channel.isOpen()) {
+        if (channel == null || !channel.isOpen()) {
             return;
         }
         try (channel) {
@@ -168,7 +181,7 @@ public abstract sealed class SoundWriter implements AutoCloseable permits WavWri
     }
 
     private void writeFully(ByteBuffer bytes) throws IOException {
-        while (bytes.hasRemaining()) {
+        while (channel != null && bytes.hasRemaining()) {
             channel.write(bytes);
         }
     }

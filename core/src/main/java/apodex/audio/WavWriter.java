@@ -26,11 +26,12 @@ public final class WavWriter extends SoundWriter {
     /**
      * Creates the file and writes its header.
      *
+     * @param file      must not exist; null to write nothing, for whoever listens
      * @param frames    frames that will be written, or the most there can be
      * @param broadcast the {@code bext} chunk, or null for none
      */
     public WavWriter(
-            Path file,
+            @Nullable Path file,
             SampleRate rate,
             int channels,
             SampleFormat sample,

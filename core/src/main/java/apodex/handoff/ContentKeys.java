@@ -63,7 +63,19 @@ public final class ContentKeys {
     /** The key of one print, in lower-case hex. */
     public String of(Print print) {
         Map<String, Object> facts = new TreeMap<>();
-        file(print, facts);
+        facts.put("format", List.of(plan.format(), plan.depth()));
+        facts.put("file", print.file());
+        header(print, facts);
+        return of(print, facts);
+    }
+
+    /** The key of its sound alone, whatever the file and the row are called, and to whatever depth it is rounded. */
+    public String ofSound(Print print) {
+        return of(print, new TreeMap<>());
+    }
+
+    private String of(Print print, Map<String, Object> facts) {
+        samples(print, facts);
         if (print.isClick()) {
             facts.put("tempo", session.song().timeline());
             facts.put("click", List.of(settings.click() == Click.NONE, settings.count()));
@@ -81,22 +93,22 @@ public final class ContentKeys {
         }
     }
 
-    private void file(Print print, Map<String, Object> facts) {
-        PlannedSection section = plan.section(print);
+    private void samples(Print print, Map<String, Object> facts) {
         facts.put("version", SOUND_VERSION);
-        facts.put(
-                "format",
-                List.of(plan.format(), plan.rate(), plan.depth(), print.sides(), print.trimDb(), session.rate()));
-        facts.put("passage", section.passage());
-        facts.put("print", List.of(print.source(), print.station(), print.file()));
-        // without the channels, which are only known afterwards and follow from the sound
+        facts.put("samples", List.of(plan.rate(), print.sides(), print.trimDb(), session.rate()));
+        facts.put("passage", plan.section(print).passage());
+        facts.put("print", List.of(print.source(), print.station()));
+    }
+
+    /** Without the channels, which are only known afterwards and follow from the sound. */
+    private void header(Print print, Map<String, Object> facts) {
         facts.put(
                 "header",
                 List.of(
                         session.song().title(),
                         print.rowName(),
                         String.valueOf(session.originated()),
-                        section.startReference()));
+                        plan.section(print).startReference()));
     }
 
     private void sound(Row row, Station station, Map<String, Object> facts) {

@@ -1,5 +1,6 @@
 package apodex.handoff;
 
+import apodex.session.Session;
 import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
@@ -152,5 +153,14 @@ public record Handoff(
     public Handoff printing(@Nullable Depth depth, @Nullable List<Choice> choices) {
         Handoff deep = with(settings.withDepth(depth));
         return choices == null ? deep : deep.with(Brief.BY_HAND).withFiles(choices, List.of());
+    }
+
+    /**
+     * The same with every file louder or quieter by so many dB, the balance between them kept.
+     *
+     * @param session as it is
+     */
+    public Handoff turned(Session session, double db) {
+        return Trims.turned(session, this, db);
     }
 }

@@ -97,6 +97,10 @@ public record Plan(
         return taps(session, some, folder, this::walkPath);
     }
 
+    List<Tap> tapsWithoutFiles(Session session, List<Print> some) {
+        return taps(session, some, Path.of("")).stream().map(Tap::withoutFile).toList();
+    }
+
     /** @param path where under {@code folder} a print is written */
     List<Tap> taps(Session session, List<Print> some, Path folder, Function<Print, String> path) {
         Tap.FileType container = format == Handoff.Format.AIFF ? Tap.FileType.AIFF : Tap.FileType.WAV;

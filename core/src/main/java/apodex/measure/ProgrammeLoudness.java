@@ -9,4 +9,8 @@ package apodex.measure;
  * @param maxShortTermLufs loudest 3 s, EBU Tech 3341; of what is shorter, of all of it
  */
 public record ProgrammeLoudness(
-        double integratedLufs, double rangeLu, double maxMomentaryLufs, double maxShortTermLufs) {}
+        double integratedLufs, double rangeLu, double maxMomentaryLufs, double maxShortTermLufs) {
+    ProgrammeLoudness plus(double db) {
+        return new ProgrammeLoudness(integratedLufs + db, rangeLu, maxMomentaryLufs + db, maxShortTermLufs + db);
+    }
+}

@@ -31,6 +31,19 @@ public record SoundMeasures(
     /** How near to one direction two fingerprints must be to be worth a look at all their samples. */
     private static final double ALIKE = 1 - 1e-5;
 
+    /** Of one of two sides that are alike: the same, but half of the energy that makes for loudness. */
+    public SoundMeasures oneSide() {
+        return new SoundMeasures(
+                firstSoundFrame,
+                peakDbfs,
+                truePeakDbtp,
+                loudness == null ? null : loudness.plus(-10 * Math.log10(2)),
+                offset,
+                fullScaleSamples / 2,
+                picture,
+                fingerprint);
+    }
+
     /** The factor that makes the other out of this, if that is all they differ in; 0 when they are not alike. */
     public double factorTo(SoundMeasures other) {
         if (fingerprint.length != other.fingerprint.length) {

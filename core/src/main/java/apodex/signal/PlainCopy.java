@@ -40,6 +40,7 @@ final class PlainCopy extends Task implements AutoCloseable {
     private int firstAlive;
     private long next;
     private final SampleRate rate;
+    private final boolean isWritten;
     private @Nullable SoundMeter meter;
 
     /** Whether {@code tap} can be written this way. */
@@ -77,6 +78,7 @@ final class PlainCopy extends Task implements AutoCloseable {
                 .toArray(Clip[]::new);
         this.channels = tap.channels();
         this.rate = tap.rate();
+        this.isWritten = tap.file() != null;
         this.sampleBytes = tap.depth().bytes();
         this.frameBytes = sampleBytes * channels.count();
         this.readers = new ClipReaders(session, recordings);
@@ -93,7 +95,7 @@ final class PlainCopy extends Task implements AutoCloseable {
 
     void measure() {
         meter = new SoundMeter(rate, out.layout());
-        out.listen(meter, leadInFrames + rangeEnd - start);
+        out.listen(meter, isWritten ? leadInFrames + rangeEnd - start : Long.MAX_VALUE);
     }
 
     private void silence(long frames) throws IOException {

@@ -16,7 +16,7 @@ import java.nio.file.Path;
  * @param rate       its rate; the session's, or the walk resamples
  * @param container  what it is kept in
  * @param trimDb     gain on the way into the file
- * @param file       where it is written; must not exist
+ * @param file       where it is written; must not exist; null when it is only measured
  * @param broadcast  its {@code bext} chunk, where the container has one
  * @param ditherSeed seed of its dither noise
  */
@@ -28,9 +28,15 @@ public record Tap(
         SampleRate rate,
         FileType container,
         double trimDb,
-        Path file,
+        @Nullable Path file,
         @Nullable BroadcastExtension broadcast,
         long ditherSeed) {
+
+    /** The same, measured but not written: as floats, so that what passes full scale is told by how much. */
+    public Tap withoutFile() {
+        return new Tap(
+                row, station, channels, SampleFormat.FLOAT32, rate, FileType.WAV, trimDb, null, broadcast, ditherSeed);
+    }
 
     /** Uncompressed containers a walk can write. */
     public enum FileType {

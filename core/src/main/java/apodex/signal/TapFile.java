@@ -91,9 +91,11 @@ final class TapFile implements AutoCloseable {
         meter = new SoundMeter(tap.rate(), out.layout());
         out.listen(
                 meter,
-                tap.channels() == Channels.MEASURED
-                        ? 0
-                        : framesFor(passage.range().frames()));
+                tap.file() == null
+                        ? Long.MAX_VALUE // what is cut off again is as good as silent
+                        : tap.channels() == Channels.MEASURED
+                                ? 0
+                                : framesFor(passage.range().frames()));
     }
 
     /** Frames of the file when the passage covers {@code frames} of the session. */
@@ -250,14 +252,18 @@ final class TapFile implements AutoCloseable {
                     // one side alone stays in its place: the file's name would have to say where it sat
                     case STEREO, LEFT_ONLY, RIGHT_ONLY -> false;
                 };
-        if (same && meter != null) {
+        if (same && meter != null && tap.file() != null) {
             out.listen(null, 0);
         }
         out.finish(frames);
         if (!out.isComplete()) {
-            throw new IllegalStateException("The walk left " + tap.file().getFileName() + " unfinished.");
+            throw new IllegalStateException("The walk left “" + tap.row() + "” unfinished.");
         }
         out.close();
+        if (same && tap.file() == null) {
+            SoundMeasures both = meter == null ? null : meter.measures().oneSide();
+            return new Printed(1, frames, quietAt, encoder.overs() / 2, Placed.MIDDLE, out.digest(), both);
+        }
         if (same) {
             return MonoCopy.replace(
                     tap, frames, quietAt, encoder.overs() / 2, meter == null ? Measuring.NOTHING : Measuring.ALL);

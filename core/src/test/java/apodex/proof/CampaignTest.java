@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.FlacFile;
 import apodex.handoff.Handoff;
+import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.proof.Verdict.Grade;
 import apodex.signal.Placed;
+import apodex.signal.Printed;
 import apodex.signal.WalkObserver;
 import apodex.signal.WalkedFiles;
 import java.io.IOException;
@@ -20,7 +22,9 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
@@ -66,6 +70,12 @@ class CampaignTest {
         for (Print print : printed.plan().prints()) {
             sounds.put(print, read(print));
         }
+        for (int i = 0; i < plan.prints().size(); i++) {
+            mustBeMeasured(printed.plan().prints().get(i), proof.files().get(i));
+        }
+        if (seed % 3 == 0) {
+            mustBeForeseen(plan, new SplittableRandom(-seed));
+        }
         proof.verdicts().forEach(this::mustBeTrue);
         proof.sums().forEach(this::mustAddUp);
         SplittableRandom chance = new SplittableRandom(seed);
@@ -91,6 +101,56 @@ class CampaignTest {
         double[][] sound = WalkedFiles.read(wav);
         Files.delete(wav);
         return sound;
+    }
+
+    /** What was measured while printing holds for the samples that lie there. */
+    private void mustBeMeasured(Print print, FileProof file) {
+        double[][] sound = sounds.get(print);
+        assertThat(file.silent()).isEqualTo(peak(print) == 0);
+        if (!file.silent()) {
+            assertThat(file.peakDbfs()).isCloseTo(20 * Math.log10(peak(print)), within(1e-9));
+            assertThat(Math.abs(file.offset())).isCloseTo(offset(print), within(1e-9));
+            long first = IntStream.range(0, sound[0].length)
+                    .filter(i -> Arrays.stream(sound).anyMatch(channel -> channel[i] != 0))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(file.firstSoundFrame()).isEqualTo(first);
+        }
+    }
+
+    /** Looking ahead says of every file what printing it says, also when some are known from before. */
+    private void mustBeForeseen(Plan plan, SplittableRandom chance) throws IOException {
+        LookAhead ahead = new LookAhead(random.session, random.handoff, plan, random.recordings, 1);
+        Map<String, Printed> known = new HashMap<>();
+        ahead.of(key -> Optional.empty(), WalkObserver.NONE).forEach((key, level) -> {
+            if (chance.nextBoolean()) {
+                known.put(key, level);
+            }
+        });
+        Map<String, Printed> all = new HashMap<>(known);
+        all.putAll(ahead.of(key -> Optional.ofNullable(known.get(key)).map(Printed::quietAt), WalkObserver.NONE));
+        for (int i = 0; i < plan.prints().size(); i++) {
+            Printing.Made made = printed.prints().get(i);
+            Optional<String> key = ahead.key(plan.prints().get(i));
+            if (key.isEmpty()) {
+                continue;
+            }
+            Printed level = all.get(key.get());
+            assertThat(level.channels()).isEqualTo(made.channels());
+            assertThat(level.quietAt()).isEqualTo(made.quietAt());
+            double foreseen = amplitude(level.measures().peakDbfs());
+            double top = printed.plan().depth().sample().fullScale();
+            assertThat(Math.min(top, foreseen))
+                    .as("to what rounding and dither add")
+                    .isCloseTo(Math.min(top, amplitude(made.measures().peakDbfs())), within(1e-4));
+            if (made.overs() > 0) {
+                assertThat(foreseen).isGreaterThan(top);
+            }
+        }
+    }
+
+    private static double amplitude(Double dbfs) {
+        return dbfs == null ? 0 : Math.pow(10, dbfs / 20);
     }
 
     /** Whatever is not good must be so in the samples themselves. */

@@ -4,6 +4,7 @@ import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.proof.Proof;
+import apodex.server.levels.FileLevel;
 import apodex.server.runs.RunProgress;
 import apodex.server.runs.SinceLastRun;
 import apodex.session.Session;
@@ -32,7 +33,8 @@ class JsonColumns {
             Plan.class,
             Proof.class,
             RunProgress.class,
-            SinceLastRun.class);
+            SinceLastRun.class,
+            FileLevel.class);
 
     @Bean
     ConfigurationCustomizer jsonTypeHandlers() {

@@ -12,6 +12,7 @@ import apodex.server.DiskRoom;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
+import apodex.session.Session;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.util.List;
@@ -66,6 +67,13 @@ public class Handoffs {
     /** Adjusts a handoff; what is printed besides stays as planned. */
     HandoffState adjust(String id, int revision, Adjustment adjustment) {
         return replace(id, revision, adjustment.applyTo(find(id).handoff()));
+    }
+
+    /** Turns all files of a handoff up or down, the balance kept. */
+    HandoffState turn(String id, int revision, double db) {
+        StoredHandoff stored = find(id);
+        Session session = sessions.get(stored.sessionId()).session();
+        return replace(id, revision, stored.handoff().turned(session, db));
     }
 
     /**

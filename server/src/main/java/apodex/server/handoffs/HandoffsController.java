@@ -6,6 +6,7 @@ import apodex.handoff.Handoff;
 import apodex.server.briefs.Briefs;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
+import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -86,6 +87,20 @@ class HandoffsController {
             throw Refused.unusable("The request names no adjustment.").with("field", "adjustment");
         }
         return handoffs.adjust(id, request.revision(), request.adjustment());
+    }
+
+    /**
+     * All files louder or quieter.
+     *
+     * @param revision the handoff's revision it was made against
+     * @param db       by how much; what files are trimmed by already stays
+     */
+    record Turn(int revision, double db) {}
+
+    @Operation(description = "Turns all files up or down by so many dB. The balance between them is kept.")
+    @PostMapping("/api/handoffs/{id}/level")
+    HandoffState turn(@PathVariable String id, @RequestBody Turn turn) {
+        return handoffs.turn(id, turn.revision(), turn.db());
     }
 
     @PutMapping("/api/handoffs/{id}")

@@ -1,0 +1,78 @@
+package apodex.server.levels;
+
+import apodex.handoff.Handoff;
+import apodex.handoff.LookAhead;
+import apodex.handoff.Plan;
+import apodex.handoff.Planner;
+import apodex.intake.RecordingStore;
+import apodex.server.handoffs.Handoffs;
+import apodex.server.handoffs.StoredHandoff;
+import apodex.server.sessions.SessionState;
+import apodex.server.sessions.Sessions;
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+
+/** Knows the levels of a plan's files, or finds them out. */
+@Service
+class Levels {
+    private final Handoffs handoffs;
+    private final Sessions sessions;
+    private final RecordingStore store;
+    private final LevelMapper mapper;
+    private final LookingAhead looking;
+
+    Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, LevelMapper mapper, LookingAhead looking) {
+        this.handoffs = handoffs;
+        this.sessions = sessions;
+        this.store = store;
+        this.mapper = mapper;
+        this.looking = looking;
+    }
+
+    /**
+     * Levels of a plan's files.
+     *
+     * @param revision        of the handoff they belong to
+     * @param sessionRevision of the session they belong to
+     * @param levels          in the plan's order; null where one is not known, or is that of the click
+     * @param pending         how many are still looked for
+     * @param failure         why they cannot be found; null when nothing is wrong
+     */
+    record LevelsView(
+            int revision, int sessionRevision, List<FileLevel> levels, int pending, @Nullable String failure) {}
+
+    /** What is known now; what is not is looked for from now on. */
+    LevelsView of(String handoffId) {
+        StoredHandoff stored = handoffs.stored(handoffId);
+        SessionState session = sessions.get(stored.sessionId());
+        Handoff handoff = Planner.without(session.session(), stored.handoff());
+        Plan plan = handoffs.plan(session, handoff);
+        LookAhead ahead = new LookAhead(session.session(), handoff, plan, store, LookingAhead.THREADS);
+        List<String> keys =
+                plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
+        Map<String, FileLevel> known = known(keys);
+        List<FileLevel> levels = new ArrayList<>();
+        keys.forEach(key -> levels.add(known.get(key)));
+        int pending = (int) keys.stream()
+                .filter(key -> !key.isEmpty() && !known.containsKey(key))
+                .count();
+        LookingAhead.Asked asked =
+                new LookingAhead.Asked(handoffId, session.revision(), stored.revision(), ahead, known);
+        String failure = pending == 0 ? null : looking.ask(asked).orElse(null);
+        return new LevelsView(stored.revision(), session.revision(), levels, failure == null ? pending : 0, failure);
+    }
+
+    private Map<String, FileLevel> known(List<String> keys) {
+        Map<String, FileLevel> known = new HashMap<>();
+        List<String> asked =
+                keys.stream().filter(key -> !key.isEmpty()).distinct().toList();
+        if (!asked.isEmpty()) {
+            mapper.find(asked).forEach(stored -> known.put(stored.contentKey(), stored.level()));
+        }
+        return known;
+    }
+}

@@ -1,0 +1,2 @@
+/** Levels of files that are not printed yet, found out in the background. */
+package apodex.server.levels;

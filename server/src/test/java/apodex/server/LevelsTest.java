@@ -1,0 +1,86 @@
+package apodex.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** Levels of files are known before one is printed, and are those that printing finds. */
+final class LevelsTest {
+    private final Client client = client();
+
+    private static Client client() {
+        try {
+            return TestServer.shared().client();
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    @Test
+    void levelsAreThoseThatPrintingFindsAndAllFilesComeDownTogether() throws Exception {
+        int[] tuba = IntStream.range(0, 9_000)
+                .map(i -> (int) (7_000_000 * Math.sin(i * 0.05)))
+                .toArray();
+        String session = client.bringIn("Loud", "tuba.wav", SoundBytes.mono24(tuba))
+                .json()
+                .get("id")
+                .asText();
+        String handoff = client.handoff(session);
+        String row = client.get("/api/sessions/" + session)
+                .json()
+                .get("session")
+                .get("rows")
+                .get(0)
+                .get("id")
+                .asText();
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"" + row
+                        + "\", \"faderDb\": 9.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
+        JsonNode levels = await(handoff);
+        assertThat(levels.get("levels")).hasSize(2);
+        double raw = 20 * Math.log10(7_000_000 / 8_388_608.0);
+        assertThat(peak(levels, 0)).isCloseTo(raw, within(0.001));
+        assertThat(peak(levels, 1))
+                .as("past full scale, by how much: 9 dB up, and 3 dB down in the middle")
+                .isCloseTo(raw + 9 - 10 * Math.log10(2), within(0.01));
+        double down = -Math.ceil(10 * peak(levels, 1)) / 10;
+        JsonNode turned = client.post(
+                        "/api/handoffs/" + handoff + "/level",
+                        "{\"revision\": " + levels.get("revision").asInt() + ", \"db\": " + down + "}")
+                .json();
+        assertThat(turned.get("plan").get("prints").findValues("trimDb").stream()
+                        .map(JsonNode::asDouble))
+                .containsExactly(down, down);
+        levels = await(handoff);
+        JsonNode run = client.await(client.run(handoff));
+        List<Double> printed = new ArrayList<>();
+        run.get("files").forEach(file -> printed.add(file.get("peakDbfs").asDouble()));
+        for (int i = 0; i < 2; i++) {
+            assertThat(peak(levels, i)).isCloseTo(printed.get(i), within(0.001)).isLessThan(0);
+        }
+        assertThat(client.get("/api/handoffs/none/levels").status()).isEqualTo(404);
+    }
+
+    private static double peak(JsonNode levels, int file) {
+        return levels.get("levels").get(file).get("peakDbfs").asDouble();
+    }
+
+    private JsonNode await(String handoff) throws Exception {
+        for (int i = 0; i < 400; i++, Thread.sleep(50)) {
+            JsonNode levels = client.get("/api/handoffs/" + handoff + "/levels").json();
+            if (levels.get("pending").asInt() == 0) {
+                assertThat(levels.get("failure").isNull()).as(levels.toString()).isTrue();
+                return levels;
+            }
+        }
+        throw new AssertionError("The levels do not come.");
+    }
+}
