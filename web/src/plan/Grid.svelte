@@ -2,13 +2,14 @@
   import { CheckOutline } from 'flowbite-svelte-icons';
   import type { Choice, PlanRow, Station } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
+  import type { Levels } from '../lib/state/levels.svelte';
   import Rings from '../lib/signal/Rings.svelte';
   import PeakBar from './PeakBar.svelte';
   import { type Extra, extras } from './extras';
   import { rowMoved, matches } from './rows';
   import { column, Stamping, STATIONS } from './stamping.svelte';
 
-  let { store, depth, roles, selected = $bindable() }: { store: HandoffStore; depth: Map<string, number>; roles: Map<string, string>; selected?: string } = $props();
+  let { store, levels, depth, roles, selected = $bindable() }: { store: HandoffStore; levels: Levels; depth: Map<string, number>; roles: Map<string, string>; selected?: string } = $props();
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
   let filter = $state('');
@@ -109,7 +110,7 @@
         </button>
       {/each}
     </div>
-    <span class="cap peak" role="columnheader">Peak at Raw</span>
+    <span class="cap peak" role="columnheader" title="Of the loudest file of the row, where it is taken; of rows without files, at Raw">Peak</span>
   </div>
   <div class="body">
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
@@ -139,7 +140,7 @@
             </span>
           {/each}
         </div>
-        <span class="peak" role="gridcell"><PeakBar peakDbfs={row.peakDbfs} known={row.image !== null} /></span>
+        <span class="peak" role="gridcell">{@render peak(row)}</span>
       </div>
     {:else}
       <p class="none">No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button></p>
@@ -147,6 +148,15 @@
     {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
 </div>
+
+{#snippet peak(row: PlanRow)}
+  {@const loudest = levels.loudest(row)}
+  {#if plan.prints.some((print) => print.row === row.row)}
+    <PeakBar peakDbfs={loudest ?? null} known={loudest !== undefined} waiting={levels.pending > 0} />
+  {:else}
+    <PeakBar peakDbfs={row.peakDbfs} known={row.image !== null} faint />
+  {/if}
+{/snippet}
 
 {#snippet extra(each: Extra)}
   <div class="row extra" role="row">

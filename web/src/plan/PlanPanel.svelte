@@ -4,15 +4,16 @@
   import { effects } from '../lib/catalogue/effects.svelte';
   import { settings } from '../lib/signal/words';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
+  import type { Levels } from '../lib/state/levels.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
-  import { bytes, CHANNEL_WORDS, dbfs } from '../lib/units';
+  import { bytes, CHANNEL_WORDS, dbfs, signed } from '../lib/units';
   import RowWave from '../lib/waveform/RowWave.svelte';
   import { levelWord } from './level';
   import { CHANNELS } from './settingWords';
   import { column, STATIONS } from './stamping.svelte';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
-  let { store, session: sessions, row }: { store: HandoffStore; session: SessionStore; row: PlanRow } = $props();
+  let { store, levels, session: sessions, row }: { store: HandoffStore; levels: Levels; session: SessionStore; row: PlanRow } = $props();
   const plan = $derived(store.state!.plan);
   const handoff = $derived(store.state!.handoff);
   const settled = $derived(store.state!.settled);
@@ -96,7 +97,13 @@
 {#if alike.length > 1}{@render many(`All ${source!.about.role} at`, alike)}{/if}
 <h3>Files from this row</h3>
 {#each prints as print (print.folder + print.file)}
+  {@const level = levels.of(plan.prints.indexOf(print))}
   <p class="file"><span class="mono">{print.file}</span><span class="cap">{CHANNEL_WORDS[print.channels]} · {bytes(print.bytes)}</span></p>
+  <p class="cap heights" class:wrong={level && plan.depth !== 'float32' && (level.peakDbfs ?? -99) > 0}>
+    {#if !level}{levels.failure ?? (levels.pending ? 'Measuring…' : 'Not measured')}
+    {:else if level.peakDbfs === null}Silent all through: leave it out, unless its place matters.
+    {:else}Loudest {dbfs(level.peakDbfs)}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null ? '' : `, ${signed(level.loudnessLufs)} LUFS`}{/if}
+  </p>
   {#if print.source === print.row}<label class="word cap">{STATIONS.find((each) => each.station === print.station)?.name}, word in the name <input value={wordOf(print)} placeholder="usual" maxlength="30" onchange={(e) => word(print, e.currentTarget)} />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}>usual</button>{/if}</label>{/if}
 {:else}
   <p class="none">None. Click a station on its line to print it.</p>
@@ -131,6 +138,8 @@
   .file { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; }
   .file .mono { overflow-wrap: anywhere; }
   .file .cap { white-space: nowrap; }
+  .heights { padding-bottom: 5px; }
+  .heights.wrong { color: var(--rust); }
   .none { color: var(--ink2); }
   .level { height: 10px; border-radius: 5px; background: var(--rule2); overflow: hidden; }
   .level span { display: block; height: 100%; border-radius: 5px; }

@@ -7,6 +7,7 @@
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import { badges } from '../lib/chrome/badges';
+  import { Levels } from '../lib/state/levels.svelte';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { depths } from '../lib/signal/tree';
@@ -35,6 +36,18 @@
   const estimate = $derived(store.state?.estimate);
   const tooBig = $derived(!!estimate && estimate.bytes > estimate.bytesFree);
   const length = $derived(plan ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') + minutes(seconds) + (plan.ringsOut > 0 ? ` + about ${plan.ringsOut.toFixed(0)} s tail` : '') : '');
+
+  // svelte-ignore state_referenced_locally
+  const levels = new Levels(store);
+  const over = $derived(levels.over);
+  /** A tenth of a dB is as fine as anybody turns. */
+  const down = $derived(Math.ceil(over.db * 10) / 10);
+
+  $effect(() => {
+    void store.state?.revision, store.state?.sessionRevision, store.id;
+    if (store.state) levels.follow();
+    return () => levels.stop();
+  });
 
   let version = $state('');
   const since = $derived(store.since);
@@ -73,13 +86,14 @@
   {:else}
     <div class="main">
       <PlanBar {store} {session} />
-      <Grid {store} {depth} {roles} bind:selected />
+      <Grid {store} {levels} {depth} {roles} bind:selected />
       <footer>
         <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
         <span class="big">{bytes(plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
         {#if estimate}<span class="big">≈ {minutes(Math.max(1, estimate.seconds), 0)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
+        {#if over.count}<span class="badge rust" title="Held at full scale there. A row’s trim brings down one of them; 32-bit float holds all as they are.">{count(over.count, 'file')} over full scale</span><button class="plain" title="All files of this handoff, so that their balance stays; the session sheet says so" onclick={() => void store.turn(-down)}>All down by {down.toFixed(1)} dB</button>{/if}
         {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
         <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>
@@ -90,7 +104,7 @@
       </footer>
     </div>
     <aside class="side" aria-label="Selected row">
-      {#if row}<PlanPanel {store} {session} {row} />{/if}
+      {#if row}<PlanPanel {store} {levels} {session} {row} />{/if}
     </aside>
   {/if}
 </div>

@@ -175,6 +175,22 @@ export class HandoffStore {
     }
   }
 
+  /** Turns all files up or down by so many dB, the balance between them kept. */
+  turn(db: number): Promise<void> {
+    this.last = this.last.then(async () => {
+      this.remember();
+      const now = this.state!;
+      try {
+        this.state = await answer(client.POST('/api/handoffs/{id}/level', { params: { path: { id: now.id } }, body: { revision: now.revision, db } }));
+      } catch (thrown) {
+        this.undone = this.undone.slice(0, -1);
+        if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
+        toasts.wrong(thrown);
+      }
+    });
+    return this.last;
+  }
+
   private remember(): void {
     this.undone = [...this.undone.slice(-99), this.handoff];
   }

@@ -70,7 +70,7 @@ final class LevelsTest {
     }
 
     private static double peak(JsonNode levels, int file) {
-        return levels.get("levels").get(file).get("peakDbfs").asDouble();
+        return levels.get("levels").get(file).get("level").get("peakDbfs").asDouble();
     }
 
     private JsonNode await(String handoff) throws Exception {

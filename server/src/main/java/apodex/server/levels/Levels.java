@@ -38,12 +38,14 @@ class Levels {
      *
      * @param revision        of the handoff they belong to
      * @param sessionRevision of the session they belong to
-     * @param levels          in the plan's order; null where one is not known, or is that of the click
+     * @param levels          that are known; the click has none
      * @param pending         how many are still looked for
      * @param failure         why they cannot be found; null when nothing is wrong
      */
-    record LevelsView(
-            int revision, int sessionRevision, List<FileLevel> levels, int pending, @Nullable String failure) {}
+    record LevelsView(int revision, int sessionRevision, List<Known> levels, int pending, @Nullable String failure) {}
+
+    /** @param print place of the file in the plan */
+    record Known(int print, FileLevel level) {}
 
     /** What is known now; what is not is looked for from now on. */
     LevelsView of(String handoffId) {
@@ -55,8 +57,13 @@ class Levels {
         List<String> keys =
                 plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
         Map<String, FileLevel> known = known(keys);
-        List<FileLevel> levels = new ArrayList<>();
-        keys.forEach(key -> levels.add(known.get(key)));
+        List<Known> levels = new ArrayList<>();
+        for (int print = 0; print < keys.size(); print++) {
+            FileLevel level = known.get(keys.get(print));
+            if (level != null) {
+                levels.add(new Known(print, level));
+            }
+        }
         int pending = (int) keys.stream()
                 .filter(key -> !key.isEmpty() && !known.containsKey(key))
                 .count();

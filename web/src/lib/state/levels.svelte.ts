@@ -1,0 +1,79 @@
+import client, { answer } from '../api/client';
+import type { FileLevel, LevelsView, PlanRow } from '../api/types';
+import type { HandoffStore } from './handoff.svelte';
+
+const FIRST_MS = 400;
+const AGAIN_MS = 1_500;
+
+/** Levels of a plan's files, as they become known. Those of another state of the plan are not shown. */
+export class Levels {
+  private view = $state.raw<LevelsView>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private asked = 0;
+
+  constructor(private readonly handoff: HandoffStore) {}
+
+  /** Those of the plan as it stands. */
+  private get now(): LevelsView | undefined {
+    const state = this.handoff.state;
+    const fits = this.view && state && this.view.revision === state.revision && this.view.sessionRevision === state.sessionRevision;
+    return fits ? this.view : undefined;
+  }
+
+  private readonly known = $derived(new Map(this.now?.levels.map(({ print, level }) => [print, level])));
+
+  get failure(): string | null {
+    return this.now?.failure ?? null;
+  }
+
+  /** How many are still looked for. */
+  get pending(): number {
+    return this.now ? this.now.pending : (this.handoff.state?.plan.prints.length ?? 0);
+  }
+
+  /** The level of a file, by its place in the plan; null while it is not known. */
+  of(print: number): FileLevel | null {
+    return this.known.get(print) ?? null;
+  }
+
+  /** The loudest of a row's files; undefined while any of them is not known, or there are none. */
+  loudest(row: PlanRow): number | null | undefined {
+    const levels = this.handoff.state!.plan.prints.flatMap((print, i) => (print.row === row.row ? [this.of(i)] : []));
+    if (!levels.length || levels.some((level) => level === null)) return undefined;
+    const peaks = levels.flatMap((level) => (level!.peakDbfs === null ? [] : [level!.peakDbfs]));
+    return peaks.length ? Math.max(...peaks) : null;
+  }
+
+  /** How far the loudest file passes full scale of a format that ends there, in dB; and how many do. */
+  get over(): { count: number; db: number } {
+    const plan = this.handoff.state?.plan;
+    if (!plan || plan.depth === 'float32') return { count: 0, db: 0 };
+    const peaks = plan.prints.flatMap((_, i) => this.of(i)?.peakDbfs ?? []).filter((peak) => peak > 0);
+    return { count: peaks.length, db: peaks.length ? Math.max(...peaks) : 0 };
+  }
+
+  /** Asks for those of the plan as it stands, until all are known. */
+  follow(): void {
+    this.stop();
+    this.timer = setTimeout(() => void this.load(), FIRST_MS);
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+    this.asked++;
+  }
+
+  private async load(): Promise<void> {
+    const asked = ++this.asked;
+    const id = this.handoff.id;
+    if (!id) return;
+    try {
+      const view = await answer(client.GET('/api/handoffs/{id}/levels', { params: { path: { id } } }));
+      if (asked !== this.asked) return;
+      this.view = view;
+      if (view.pending > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
+    } catch {
+      // the plan says itself why it cannot be had; the next change asks again
+    }
+  }
+}
