@@ -5,17 +5,15 @@ import apodex.audio.FlacFile;
 import apodex.audio.FlacWriter;
 import apodex.audio.Mp3Writer;
 import apodex.measure.SoundMeasures;
-import apodex.measure.StereoImage;
 import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
 import apodex.session.Session;
-import apodex.signal.Channels;
 import apodex.signal.Measuring;
 import apodex.signal.Passage;
 import apodex.signal.Placed;
+import apodex.signal.PlainSum;
 import apodex.signal.Printed;
 import apodex.signal.Recordings;
-import apodex.signal.Station;
 import apodex.signal.Walk;
 import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
@@ -26,7 +24,6 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Function;
@@ -45,6 +42,7 @@ public final class Printing {
     private final int threads;
     private final WalkObserver observer;
     private final Function<String, Optional<Earlier>> earlier;
+    private final Map<Integer, PlainSum> plainSums;
     private final ContentKeys contentKeys;
     private final Map<Print, String> keys = new IdentityHashMap<>();
     private final Made[] made;
@@ -59,7 +57,9 @@ public final class Printing {
             Recordings recordings,
             int threads,
             WalkObserver observer,
-            Function<String, Optional<Earlier>> earlier) {
+            Function<String, Optional<Earlier>> earlier,
+            Map<Integer, PlainSum> plainSums) {
+        this.plainSums = plainSums;
         this.session = session;
         this.settings = settings;
         this.plan = plan;
@@ -136,7 +136,7 @@ public final class Printing {
             int threads,
             WalkObserver observer)
             throws IOException {
-        return print(session, handoff, plan, folder, recordings, threads, observer, key -> Optional.empty());
+        return print(session, handoff, plan, folder, recordings, threads, observer, key -> Optional.empty(), Map.of());
     }
 
     /**
@@ -145,6 +145,7 @@ public final class Printing {
      * @param session as it is
      * @param folder  empty
      * @param earlier what is there already, by content key
+     * @param plainSums what is written beside, by section, where anything is walked at all
      * @throws IOException           when a recording cannot be read or a file cannot be written
      * @throws CancellationException when the observer or an interrupt ended it
      */
@@ -156,7 +157,8 @@ public final class Printing {
             Recordings recordings,
             int threads,
             WalkObserver observer,
-            Function<String, Optional<Earlier>> earlier)
+            Function<String, Optional<Earlier>> earlier,
+            Map<Integer, PlainSum> plainSums)
             throws IOException {
         return new Printing(
                         AsPlanned.of(session, handoff),
@@ -166,7 +168,8 @@ public final class Printing {
                         recordings,
                         threads,
                         observer,
-                        earlier)
+                        earlier,
+                        plainSums)
                 .print();
     }
 
@@ -287,6 +290,10 @@ public final class Printing {
                 return observer.isCancelled();
             }
         };
+        PlainSum plainSum = plainSums.get(section);
+        if (plainSum != null) {
+            Files.deleteIfExists(plainSum.file()); // of a walk whose length did not fit
+        }
         List<Printed> printed = new Walk(
                         session,
                         plan.taps(session, prints, folder),
@@ -296,41 +303,14 @@ public final class Printing {
                         threads)
                 .beside(plan.taps(session, beside, folder), quietAt)
                 .measuring(Measuring.ALL)
+                .along(plainSum)
                 .print(here);
         for (int i = 0; i < prints.size(); i++) {
             Print print = prints.get(i);
             Printed each = printed.get(i);
-            made[plan.prints().indexOf(print)] = Made.of(key(print), each, each.quietAt(), placed(print, each));
+            made[plan.prints().indexOf(print)] = Made.of(key(print), each, each.quietAt(), Placing.of(plan, print));
         }
         return printed.get(0).frames();
-    }
-
-    /** Of Raw the plan knows the sides; two mono files of one row are its sides. */
-    private Placed placed(Print print, Printed printed) {
-        boolean pair = plan.prints().stream()
-                        .filter(each -> each.section() == print.section()
-                                && each.source().equals(print.source())
-                                && each.station() == print.station())
-                        .count()
-                > 1;
-        StereoImage.Kind image = print.station() == Station.RAW && print.sides() != Channels.MONO_SUM
-                ? plan.rows().stream()
-                        .filter(row -> row.row().equals(print.source()))
-                        .map(PlanRow::image)
-                        .filter(Objects::nonNull)
-                        .findFirst()
-                        .orElse(null)
-                : null;
-        if (pair) {
-            return print.sides() == Channels.MONO_FROM_RIGHT ? Placed.RIGHT : Placed.LEFT;
-        }
-        return image == null
-                ? printed.placed()
-                : switch (image) {
-                    case LEFT_ONLY -> Placed.LEFT;
-                    case RIGHT_ONLY -> Placed.RIGHT;
-                    case SILENT, MONO, SAME_ON_BOTH_SIDES, STEREO -> printed.placed();
-                };
     }
 
     private void click(Print print, long frames) throws IOException {

@@ -12,12 +12,15 @@ import apodex.handoff.Printing;
 import apodex.handoff.Reprint;
 import apodex.handoff.Settings;
 import apodex.session.Session;
+import apodex.signal.PlainSum;
 import apodex.signal.Recordings;
 import apodex.signal.UnreadableRecording;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -84,22 +87,57 @@ public final class Proving {
             Map<String, String> before,
             Told told)
             throws IOException {
-        return new Proving(AsPlanned.of(session, handoff), handoff.settled(), printed, files, recordings, threads, told)
-                .prove(before);
+        return prove(session, handoff, printed, files, recordings, threads, before, null, told);
     }
 
-    private Proof prove(Map<String, String> before) throws IOException {
+    /** The same, with what {@link #plainSums} had printing write; null for nothing. */
+    public static Proof prove(
+            Session session,
+            Handoff handoff,
+            Printing.Result printed,
+            Path files,
+            Recordings recordings,
+            int threads,
+            Map<String, String> before,
+            @Nullable Path sums,
+            Told told)
+            throws IOException {
+        return new Proving(AsPlanned.of(session, handoff), handoff.settled(), printed, files, recordings, threads, told)
+                .prove(before, sums);
+    }
+
+    /**
+     * What a fresh session of a plan's files must sound like, for printing to write along, where no reference mix says so.
+     *
+     * @param folder where it goes; in no parcel
+     * @return by section
+     */
+    public static Map<Integer, PlainSum> plainSums(Session session, Handoff handoff, Plan plan, Path folder) {
+        Session planned = AsPlanned.of(session, handoff);
+        Outgoing outgoing = Outgoing.of(planned, plan);
+        Map<Integer, PlainSum> sums = new HashMap<>();
+        for (int section = 0; section < plan.sections().size(); section++) {
+            ReceivedCheck raw = new ReceivedCheck(planned, plan, section);
+            if (!SumSet.of(outgoing, plan, section).whyNot().isEmpty()
+                    && !raw.prints().isEmpty()) {
+                sums.put(section, raw.whatMustBe(folder.resolve(section + ".wav")));
+            }
+        }
+        return sums;
+    }
+
+    private Proof prove(Map<String, String> before, @Nullable Path sums) throws IOException {
         Plan plan = printed.plan();
         Outgoing outgoing = Outgoing.of(session, plan);
         List<SumSet> sets = new ArrayList<>();
         List<ReceivedCheck> raw = new ArrayList<>();
         for (int section = 0; section < plan.sections().size(); section++) {
             sets.add(SumSet.of(outgoing, plan, section));
-            raw.add(new ReceivedCheck(session, plan, printed.prints(), section));
+            raw.add(new ReceivedCheck(session, plan, section));
         }
         Path work = Files.createTempDirectory("apodex-received-");
         try {
-            List<ReadBack.Together> together = together(sets, raw, work);
+            List<ReadBack.Together> together = together(sets, raw, work, sums);
             ReadBack.Result result = ReadBack.of(plan, printed.prints(), files, together, threads, told);
             for (int i = 0; i < result.files().size(); i++) {
                 told.drawn(i, result.files().get(i).measures().picture());
@@ -110,7 +148,8 @@ public final class Proving {
         }
     }
 
-    private List<ReadBack.Together> together(List<SumSet> sets, List<ReceivedCheck> raw, Path work) throws IOException {
+    private List<ReadBack.Together> together(List<SumSet> sets, List<ReceivedCheck> raw, Path work, @Nullable Path sums)
+            throws IOException {
         List<ReadBack.Together> together = new ArrayList<>();
         for (int section = 0; section < sets.size(); section++) {
             SumSet set = sets.get(section);
@@ -121,7 +160,12 @@ public final class Proving {
             } else if (rawOnes.isEmpty()) {
                 together.add(ReadBack.Together.NOTHING);
             } else {
-                together.add(against(raw.get(section), work.resolve(section + ".wav")));
+                String name = section + ".wav";
+                Path written = sums == null ? null : sums.resolve(name);
+                together.add(
+                        written != null && Files.exists(written)
+                                ? new ReadBack.Together(rawOnes, List.of(), written, false)
+                                : against(raw.get(section), work.resolve(name)));
             }
         }
         return together;
@@ -130,7 +174,7 @@ public final class Proving {
     /** Whoever reads a run again may not have its recordings any more: then nobody knows what its files must be together. */
     private ReadBack.Together against(ReceivedCheck raw, Path must) throws IOException {
         try {
-            raw.writeWhatMustBe(must, recordings, threads, told::isCancelled);
+            raw.write(raw.whatMustBe(must), recordings, threads, told::isCancelled);
             return new ReadBack.Together(raw.prints(), List.of(), must, false);
         } catch (UnreadableRecording gone) {
             return ReadBack.Together.NOTHING;

@@ -1,24 +1,17 @@
 package apodex.proof;
 
 import apodex.audio.SampleFormat;
+import apodex.handoff.Placing;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
-import apodex.handoff.Printing;
 import apodex.measure.Decibels;
-import apodex.session.AudioRow;
-import apodex.session.Clip;
-import apodex.session.MixRow;
-import apodex.session.PanLaw;
-import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.SongPlace;
-import apodex.session.Strip;
-import apodex.session.Take;
 import apodex.signal.Channels;
 import apodex.signal.Placed;
+import apodex.signal.PlainSum;
 import apodex.signal.Recordings;
-import apodex.signal.Sharing;
 import apodex.signal.Station;
 import apodex.signal.Tap;
 import apodex.signal.Walk;
@@ -26,12 +19,10 @@ import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /**
  * Where files are not meant to be the mix: lays those taken at Raw together, and holds them against the plain sum of the session's own
@@ -40,15 +31,13 @@ import java.util.stream.Collectors;
 final class ReceivedCheck {
     private final Session session;
     private final Plan plan;
-    private final List<Printing.Made> made;
     private final PlannedSection section;
     private final List<Print> sounding;
 
     /** @param session as the handoff sees it */
-    ReceivedCheck(Session session, Plan plan, List<Printing.Made> made, int section) {
+    ReceivedCheck(Session session, Plan plan, int section) {
         this.session = session;
         this.plan = plan;
-        this.made = made;
         this.section = plan.sections().get(section);
         this.sounding = rawOnes(section);
     }
@@ -58,21 +47,35 @@ final class ReceivedCheck {
         return sounding;
     }
 
-    /** Writes what the files must be together. */
-    void writeWhatMustBe(Path to, Recordings recordings, int threads, BooleanSupplier cancelled) throws IOException {
+    /** What the files must be together, to be written to a file. */
+    PlainSum whatMustBe(Path file) {
+        Map<String, PlainSum.Share> shares = new LinkedHashMap<>(); // of two mono files of one row, the row once
+        sounding.forEach(print -> shares.putIfAbsent(print.source(), share(print)));
+        return new PlainSum(List.copyOf(shares.values()), file);
+    }
+
+    /** Where a stereo row was printed as one file, because its sides are alike, one side stands for both here as well. */
+    private PlainSum.Share share(Print print) {
+        boolean one = print.sides() == Channels.MONO_FROM_LEFT && Placing.of(plan, print) == Placed.MIDDLE;
+        return new PlainSum.Share(print.source(), one ? PlainSum.Sides.LEFT_FOR_BOTH : PlainSum.Sides.BOTH);
+    }
+
+    /** Writes what must be where printing has not: when files are read again, or nothing was printed anew. */
+    void write(PlainSum sum, Recordings recordings, int threads, BooleanSupplier cancelled) throws IOException {
         Tap tap = new Tap(
-                MixRow.ID,
-                Station.FADER,
+                sounding.get(0).source(),
+                Station.RAW,
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 plan.rate(),
                 Tap.FileType.WAV,
                 0,
-                to,
+                null,
                 null,
                 0);
-        new Walk(plainly(), List.of(tap), section.passage(), Sharing.STANDARD, recordings, threads)
+        new Walk(session, List.of(tap), section.passage(), plan.sharing(), recordings, threads)
                 .beside(List.of(), section.end(plan.rate(), session.rate()))
+                .along(sum)
                 .print(WalkObserver.cancelledBy(cancelled));
     }
 
@@ -107,17 +110,13 @@ final class ReceivedCheck {
         double limit = SumCheck.limit(plan, sounding, List.of());
         for (Print print : sounding) {
             Double peak = proofs.get(plan.prints().indexOf(print)).peakDbfs();
-            boolean measured =
-                    print.channels() == 1 && (print.sides() == Channels.MEASURED || placed(print) != Placed.MIDDLE);
+            boolean measured = print.channels() == 1
+                    && (print.sides() == Channels.MEASURED || Placing.of(plan, print) != Placed.MIDDLE);
             if (measured && peak != null) {
                 limit += Decibels.toFactor(peak - print.trimDb() + Decibels.SIDE_THRESHOLD_DB);
             }
         }
         return limit;
-    }
-
-    private Placed placed(Print print) {
-        return made.get(plan.prints().indexOf(print)).placed();
     }
 
     /** One Raw file of every row that sounds of itself; those folded to mono by hand differ on purpose. */
@@ -132,56 +131,5 @@ final class ReceivedCheck {
                                 .filter(row -> row.kind().isSource())
                                 .isPresent())
                 .toList();
-    }
-
-    /** The session with nothing but these rows at Raw, straight into the mix. */
-    private Session plainly() {
-        Map<String, Print> bySource =
-                sounding.stream().collect(Collectors.toMap(Print::source, Function.identity(), (one, other) -> one));
-        List<Row> rows = new ArrayList<>();
-        for (Row row : session.rows()) {
-            if (row instanceof MixRow) {
-                rows.add(row.withStrip(Strip.feeding()));
-            } else if (bySource.containsKey(row.id())) {
-                Row plain = row instanceof AudioRow audio
-                        ? audio.withTakes(
-                                audio.takes().stream()
-                                        .map(take -> new Take(
-                                                take.id(),
-                                                take.name(),
-                                                take.clips().stream()
-                                                        .map(clip -> plainly(clip, bySource.get(row.id())))
-                                                        .toList()))
-                                        .toList(),
-                                audio.active())
-                        : row;
-                rows.add(plain.withStrip(Strip.PLAIN));
-            } else if (row.kind().isPlayed()) {
-                rows.add(row.withStrip(Strip.feeding())); // parts stay apart from their instrument, printed or not
-            }
-        }
-        return session.withRows(rows).withPanLaw(PanLaw.ZERO);
-    }
-
-    /** Where a stereo row was printed as one file, because its sides are alike, one side stands for both here as well. */
-    private Clip plainly(Clip clip, Print print) {
-        Clip bare = clip.withInserts(List.of());
-        boolean one =
-                clip.channels() == 2 && print.sides() == Channels.MONO_FROM_LEFT && placed(print) == Placed.MIDDLE;
-        return one
-                ? new Clip(
-                        bare.recording(),
-                        bare.firstChannel(),
-                        1,
-                        bare.position(),
-                        bare.offset(),
-                        bare.frames(),
-                        bare.gainDb(),
-                        bare.fadeIn(),
-                        bare.fadeOut(),
-                        List.of(),
-                        bare.muted(),
-                        bare.inverted())
-                : bare;
     }
 }

@@ -121,6 +121,15 @@ final class Graph {
         });
     }
 
+    /** Rows at Raw, at unity and in the middle. */
+    Node plainly(List<PlainSum.Share> shares) {
+        List<Edge.Wish> wishes = new ArrayList<>();
+        for (PlainSum.Share share : shares) {
+            wishes.add(new Edge.Wish(raw(session.row(share.row()).orElseThrow()), 1, 1, share.sides()));
+        }
+        return sum(2, wishes, SumNode.latestOf(wishes));
+    }
+
     private Node clips(List<Clip> clips) {
         return add(new ClipNode(session, clips, recordings, kernels, curtain));
     }

@@ -45,7 +45,7 @@ final class SumNode extends Node {
                 sounding = true;
             }
             for (int c = 0; c < width; c++) {
-                add(in[Math.min(c, edge.from.width - 1)], c == 0 ? edge.leftGain : edge.rightGain, block[c], frames);
+                add(in[edge.channelFor(c)], c == 0 ? edge.leftGain : edge.rightGain, block[c], frames);
             }
         }
         return sounding;

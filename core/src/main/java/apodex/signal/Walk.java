@@ -1,10 +1,14 @@
 package apodex.signal;
 
 import apodex.audio.AllCores;
+import apodex.audio.SampleFormat;
 import apodex.audio.WavWriter;
 import apodex.session.AudioRow;
+import apodex.session.MixRow;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -41,6 +45,8 @@ public final class Walk {
 
     private long leastEnd;
     private Measuring measuring = Measuring.NOTHING;
+    private @Nullable PlainSum plainSum;
+    private @Nullable TapFile plainFile;
     private final Map<Tap, Node> nodes = new LinkedHashMap<>();
     private final Map<Tap, TapFile> files = new LinkedHashMap<>();
     private final Map<Tap, PlainCopy> copies = new LinkedHashMap<>();
@@ -109,6 +115,12 @@ public final class Walk {
         return this;
     }
 
+    /** Writes a plain sum along with the files; null for none. When they end does not depend on it. */
+    public Walk along(@Nullable PlainSum wanted) {
+        this.plainSum = wanted;
+        return this;
+    }
+
     /** Walks so that {@link Printed#measures} are there in the end. */
     public Walk measuring(Measuring wanted) {
         this.measuring = wanted;
@@ -137,11 +149,16 @@ public final class Walk {
             if (graph.curtain().falls()) {
                 graph.curtain().fallAt(passage.curtain(latest));
             }
+            Node plainNode = plainSum == null ? null : graph.plainly(plainSum.shares());
             long walkStart = isStateless() ? passage.range().start() : start();
             for (Tap tap : taps) {
                 if (isPlainCopy(tap)) {
                     copies.put(tap, copy(tap, end, walkStart));
                 }
+            }
+            if (plainNode != null) {
+                plainFile = plainFile(plainSum, end);
+                plainNode.taps.add(plainFile);
             }
             if (measuring == Measuring.ALL) {
                 files.values().forEach(TapFile::measure);
@@ -171,6 +188,9 @@ public final class Walk {
             tasks.add(conductor);
             new Crew(tasks, conductor, threads).walk();
             List<Printed> printed = AllCores.with(taps, threads, tap -> finish(tap, conductor.end()));
+            if (plainFile != null) {
+                plainFile.finish(conductor.end());
+            }
             return listens
                     ? printed
                     : printed.stream()
@@ -253,6 +273,23 @@ public final class Walk {
         return latest;
     }
 
+    private TapFile plainFile(PlainSum sum, long end) throws IOException {
+        SampleRate rate = taps.get(0).rate();
+        Tap tap = new Tap(
+                MixRow.ID,
+                Station.FADER,
+                Channels.STEREO,
+                SampleFormat.FLOAT32,
+                rate,
+                Tap.FileType.WAV,
+                0,
+                sum.file(),
+                null,
+                0);
+        return new TapFile(
+                tap, session.rate(), passage, end - passage.range().start(), false, null, graph.kernels(), blockFrames);
+    }
+
     private PlainCopy copy(Tap tap, long end, long walkStart) throws IOException {
         long frames = passage.leadInFrames() + end - passage.range().start();
         WavWriter out =
@@ -286,6 +323,9 @@ public final class Walk {
         lines.forEach(line -> all.add(line::close));
         all.addAll(files.values());
         all.addAll(copies.values());
+        if (plainFile != null) {
+            all.add(plainFile);
+        }
         for (AutoCloseable each : all) {
             try {
                 each.close();

@@ -291,7 +291,8 @@ class BriefTest {
                 recordings,
                 2,
                 WalkObserver.NONE,
-                key -> Optional.ofNullable(earlier.get(key)));
+                key -> Optional.ofNullable(earlier.get(key)),
+                java.util.Map.of());
         Path whole = Files.createDirectories(folder.resolve("whole"));
         Printing.print(session, handoff, plan, whole, recordings, 1, WalkObserver.NONE);
         List<Choice> fresh = new ArrayList<>();

@@ -243,6 +243,14 @@ class ContentKeysTest {
     private Printing.Result print(Session of, Handoff by, Path to, Function<String, Optional<Printing.Earlier>> earlier)
             throws IOException {
         return Printing.print(
-                of, by, Planner.plan(of, by, recordings), to, recordings, 1, apodex.signal.WalkObserver.NONE, earlier);
+                of,
+                by,
+                Planner.plan(of, by, recordings),
+                to,
+                recordings,
+                1,
+                apodex.signal.WalkObserver.NONE,
+                earlier,
+                java.util.Map.of());
     }
 }

@@ -65,8 +65,27 @@ class CampaignTest {
             return;
         }
         out = Files.createDirectory(folder.resolve("out"));
-        printed = Printing.print(random.session, random.handoff, plan, out, random.recordings, 1, WalkObserver.NONE);
-        Proof proof = prove();
+        Path sums = Files.createDirectory(folder.resolve("sums"));
+        printed = Printing.print(
+                random.session,
+                random.handoff,
+                plan,
+                out,
+                random.recordings,
+                1,
+                WalkObserver.NONE,
+                key -> Optional.empty(),
+                Proving.plainSums(random.session, random.handoff, plan, sums));
+        Proof proof = Proving.prove(
+                random.session,
+                random.handoff,
+                printed,
+                out,
+                random.recordings,
+                1,
+                Map.of(),
+                sums,
+                Proving.Told.NOTHING);
         for (Print print : printed.plan().prints()) {
             sounds.put(print, read(print));
         }

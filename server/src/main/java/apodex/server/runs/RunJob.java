@@ -1,5 +1,6 @@
 package apodex.server.runs;
 
+import apodex.audio.WorkFolder;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
@@ -11,6 +12,7 @@ import apodex.proof.Proving;
 import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
 import apodex.server.web.DiskTrouble;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
@@ -79,8 +81,10 @@ class RunJob {
                     run.plan().rate(),
                     run.plan().frames(),
                     run.plan().prints().size());
-            Printing.Result printed = print(run, folder, meter);
-            Proof proof = readBack(run, printed, folder, Map.of(), meter);
+            Path sums = folder.begin();
+            Printing.Result printed = print(run, folder, sums, meter);
+            Proof proof = readBack(run, printed, folder, Map.of(), sums, meter);
+            WorkFolder.remove(sums);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
             finish(
                     run,
@@ -110,7 +114,8 @@ class RunJob {
         }
     }
 
-    private Printing.Result print(Run run, RunFolder folder, ProgressMeter meter) throws IOException {
+    /** @param sums where it is written what the files must be together */
+    private Printing.Result print(Run run, RunFolder folder, Path sums, ProgressMeter meter) throws IOException {
         mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED);
         if (Files.exists(folder.files())) {
             meter.printed(1);
@@ -121,8 +126,16 @@ class RunJob {
             throw new IOException(wrong.get());
         }
         Path work = folder.begin();
-        Printing.Result result =
-                Printing.print(run.session(), run.handoff(), run.plan(), work, store, THREADS, meter, earlier.of(run));
+        Printing.Result result = Printing.print(
+                run.session(),
+                run.handoff(),
+                run.plan(),
+                work,
+                store,
+                THREADS,
+                meter,
+                earlier.of(run),
+                Proving.plainSums(run.session(), run.handoff(), run.plan(), sums));
         folder.keep(result);
         folder.finish(work, folder.files());
         return result;
@@ -130,12 +143,25 @@ class RunJob {
 
     /** @param before hashes of the files when they were printed, by path */
     private Proof readBack(
-            Run run, Printing.Result printed, RunFolder folder, Map<String, String> before, ProgressMeter meter)
+            Run run,
+            Printing.Result printed,
+            RunFolder folder,
+            Map<String, String> before,
+            @Nullable Path sums,
+            ProgressMeter meter)
             throws IOException {
         meter.tellReading();
         Path pictures = folder.begin();
         Proof proof = Proving.prove(
-                run.session(), run.handoff(), printed, folder.files(), store, THREADS, before, new Proving.Told() {
+                run.session(),
+                run.handoff(),
+                printed,
+                folder.files(),
+                store,
+                THREADS,
+                before,
+                sums,
+                new Proving.Told() {
                     @Override
                     public void read(double share) {
                         meter.read(share);
@@ -173,7 +199,7 @@ class RunJob {
                     printed.plan().rate(),
                     printed.plan().frames(),
                     printed.plan().prints().size());
-            Proof proof = readBack(run, printed, folder, before, meter);
+            Proof proof = readBack(run, printed, folder, before, null, meter);
             mapper.saveProof(runId, proof);
         } catch (IOException | RuntimeException e) {
             if (Thread.currentThread().isInterrupted()) {

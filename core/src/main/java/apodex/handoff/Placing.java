@@ -1,0 +1,39 @@
+package apodex.handoff;
+
+import apodex.measure.StereoImage;
+import apodex.signal.Channels;
+import apodex.signal.Placed;
+import apodex.signal.Station;
+import java.util.Objects;
+
+/** Where a mono file sat in the stereo picture: of Raw the plan knows the sides; two mono files of one row are its sides. */
+public final class Placing {
+    private Placing() {}
+
+    public static Placed of(Plan plan, Print print) {
+        boolean pair = plan.prints().stream()
+                        .filter(each -> each.section() == print.section()
+                                && each.source().equals(print.source())
+                                && each.station() == print.station())
+                        .count()
+                > 1;
+        if (pair) {
+            return print.sides() == Channels.MONO_FROM_RIGHT ? Placed.RIGHT : Placed.LEFT;
+        }
+        StereoImage.Kind image = print.station() == Station.RAW && print.sides() != Channels.MONO_SUM
+                ? plan.rows().stream()
+                        .filter(row -> row.row().equals(print.source()))
+                        .map(PlanRow::image)
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse(null)
+                : null;
+        return image == null
+                ? Placed.MIDDLE
+                : switch (image) {
+                    case LEFT_ONLY -> Placed.LEFT;
+                    case RIGHT_ONLY -> Placed.RIGHT;
+                    case SILENT, MONO, SAME_ON_BOTH_SIDES, STEREO -> Placed.MIDDLE;
+                };
+    }
+}
