@@ -28,6 +28,8 @@ public final class Bench {
         try {
             printing(folder);
             Growth.measure(folder);
+            WideSession.measure(
+                    new RecordingStore(folder.resolve("wide")), Files.createDirectories(folder.resolve("wide-sounds")));
             LongSession.measure(folder);
         } finally {
             WorkFolder.remove(folder);
@@ -78,7 +80,15 @@ public final class Bench {
         ParcelTimes.Times raw = times.medianOf(workload, Handoff.named("bench").printing(null, rows));
         figure("raw-parcel-vs-copy", raw.parcel() / raw.copy());
         figure("proof-again-vs-read", raw.again() / raw.sum());
-        figure("raw-parcel-vs-print", raw.parcel() / raw.print());
+        figure("disk-per-run", (double) raw.diskBytes() / raw.parcelBytes());
+        ParcelTimes.Times full = times.medianOf(workload.fullChain(), Handoff.named("bench"));
+        figure("parcel-vs-print", full.parcel() / full.print());
+        figure("lookahead-vs-print", times.lookAhead(workload.fullChain(), Handoff.named("bench")) / full.print());
+        Handoff flac = Handoff.named("bench").printing(null, rows);
+        flac = flac.with(flac.settings().withFormat(Handoff.Format.FLAC));
+        ParcelTimes.Times packed = times.of(workload, flac);
+        figure("flac-parcel-vs-print", packed.parcel() / packed.print());
+        figure("flac-proof-again-seconds", packed.again());
     }
 
     static void figure(String name, double value) {

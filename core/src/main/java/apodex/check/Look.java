@@ -208,7 +208,7 @@ public final class Look {
 
     /** {@code Row 6 Tuba} */
     String called(Row row) {
-        return row instanceof MixRow ? "The mix" : "Row " + (session.rows().indexOf(row) + 1) + " " + row.name();
+        return row instanceof MixRow ? "The mix" : "Row " + (session.place(row) + 1) + " " + row.name();
     }
 
     /** {@code bar 17 beat 2}, or minutes while no tempo is known. */

@@ -1,11 +1,15 @@
 package apodex.session;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Which rows feed which: outputs, sends, and the rows that inserts listen to. */
 public final class Routing {
@@ -17,48 +21,47 @@ public final class Routing {
 
     private Routing() {}
 
-    /** Ids of the rows that hear {@code row} directly. */
-    static Set<String> heardBy(Session session, Row row) {
-        Set<String> next = new LinkedHashSet<>(row.strip().outputs());
-        row.strip().sends().forEach(send -> next.add(send.to()));
-        for (Row other : session.rows()) {
-            if (other.strip().inserts().stream().anyMatch(insert -> row.id().equals(insert.key()))) {
-                next.add(other.id());
-            }
-        }
-        return next;
-    }
-
     /**
      * Refuses a session in which a sound comes back to where it came from.
      *
      * @throws EditRefused naming the rows of the loop
      */
     public static void refuseLoops(Session session) {
+        Map<String, List<String>> keyed = new HashMap<>();
+        for (Row row : session.rows()) {
+            row.strip().inserts().stream()
+                    .filter(insert -> insert.key() != null)
+                    .forEach(insert -> keyed.computeIfAbsent(insert.key(), key -> new ArrayList<>())
+                            .add(row.id()));
+        }
         Set<String> done = new HashSet<>();
         for (Row row : session.rows()) {
-            walk(session, row, new ArrayList<>(), done);
+            walk(session, row, keyed, new LinkedHashMap<>(), done);
         }
     }
 
-    private static void walk(Session session, Row row, List<Row> path, Set<String> done) {
-        if (path.contains(row)) {
-            List<Row> loop = new ArrayList<>(path.subList(path.indexOf(row), path.size()));
-            loop.add(row);
-            throw new EditRefused(
-                    "outputs",
-                    "That would be a loop: "
-                            + loop.stream().map(each -> "“" + each.name() + "”").collect(Collectors.joining(" feeds "))
-                            + ".");
+    /** @param keyed rows whose effects listen to a row, by that row */
+    private static void walk(
+            Session session, Row row, Map<String, List<String>> keyed, Map<String, Row> path, Set<String> done) {
+        if (path.containsKey(row.id())) {
+            List<Row> loop = new ArrayList<>(path.values());
+            loop = loop.subList(loop.indexOf(path.get(row.id())), loop.size());
+            String words = Stream.concat(loop.stream(), Stream.of(row))
+                    .map(each -> "“" + each.name() + "”")
+                    .collect(Collectors.joining(" feeds "));
+            throw new EditRefused("outputs", "That would be a loop: " + words + ".");
         }
         if (!done.add(row.id())) {
             return;
         }
-        path.add(row);
-        for (String next : heardBy(session, row)) {
-            session.row(next).ifPresent(each -> walk(session, each, path, done));
+        path.put(row.id(), row);
+        Set<String> hears = new LinkedHashSet<>(row.strip().outputs());
+        row.strip().sends().forEach(send -> hears.add(send.to()));
+        hears.addAll(keyed.getOrDefault(row.id(), List.of()));
+        for (String next : hears) {
+            session.row(next).ifPresent(each -> walk(session, each, keyed, path, done));
         }
-        path.remove(path.size() - 1);
+        path.remove(row.id());
     }
 
     /** Every row a sound of {@code row} reaches through outputs, nearest first. */

@@ -37,8 +37,8 @@ public record Session(
     public Session {
         panLaw = panLaw == null ? PanLaw.MINUS_3 : panLaw;
         markers = markers == null ? List.of() : List.copyOf(markers);
-        recordings = List.copyOf(recordings);
-        rows = List.copyOf(rows);
+        recordings = ById.of(recordings, Recording::sha256);
+        rows = ById.of(rows, Row::id);
     }
 
     /** A session without markers, with the usual pan law. */
@@ -105,15 +105,20 @@ public record Session(
 
     @JsonIgnore
     public MixRow mix() {
-        return rows.stream()
+        return row(MixRow.ID)
+                .or(() -> rows.stream().filter(MixRow.class::isInstance).findFirst())
                 .filter(MixRow.class::isInstance)
                 .map(MixRow.class::cast)
-                .findFirst()
                 .orElseThrow();
     }
 
+    /** Where a row stands, from 0; -1 when it is not of this session. */
+    public int place(Row row) {
+        return ById.place(rows, row.id());
+    }
+
     public Optional<Row> row(String id) {
-        return rows.stream().filter(row -> row.id().equals(id)).findFirst();
+        return Optional.ofNullable(ById.find(rows, id));
     }
 
     /** Names of the parts of an instrument row that have rows of their own. */
@@ -128,10 +133,11 @@ public record Session(
 
     /** @throws IllegalArgumentException when the session does not use it */
     public Recording recording(String sha256) {
-        return recordings.stream()
-                .filter(recording -> recording.sha256().equals(sha256))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("The session has no recording " + sha256 + "."));
+        Recording known = ById.find(recordings, sha256);
+        if (known == null) {
+            throw new IllegalArgumentException("The session has no recording " + sha256 + ".");
+        }
+        return known;
     }
 
     public Session withSong(Song newSong) {

@@ -23,7 +23,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Handoffs {
     /** What printing, reading back and packing took on two cores; only until there is a run to go by. */
-    private static final double FIRST_GUESS_SECONDS_PER_BYTE = 1 / 40e6;
+    private static final double FIRST_GUESS_SECONDS_PER_BYTE = 1 / 60e6;
 
     private final HandoffMapper mapper;
     private final Sessions sessions;
