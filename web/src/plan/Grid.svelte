@@ -110,7 +110,7 @@
         </button>
       {/each}
     </div>
-    <span class="cap peak" role="columnheader" title="Of the loudest file of the row, where it is taken; of rows without files, at Raw">Peak</span>
+    <span class="cap peak" role="columnheader" title="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw">Peak</span>
   </div>
   <div class="body">
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
@@ -151,7 +151,8 @@
 
 {#snippet peak(row: PlanRow)}
   {@const loudest = levels.loudest(row)}
-  {#if plan.prints.some((print) => print.row === row.row)}
+  {@const files = plan.prints.some((print) => print.row === row.row)}
+  {#if files && (loudest !== undefined || row.image === null)}
     <PeakBar peakDbfs={loudest ?? null} known={loudest !== undefined} waiting={levels.pending > 0} />
   {:else}
     <PeakBar peakDbfs={row.peakDbfs} known={row.image !== null} faint />

@@ -1,6 +1,7 @@
 package apodex.e2e;
 
 import apodex.server.TestServer;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
@@ -51,9 +52,12 @@ final class Screenshots {
                     .first()
                     .click());
             page.reload();
-            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> page.getByText("bari ribbon")
-                    .first()
-                    .click());
+            shoot(page, server, "/s/low-tide-waltz/plan", "plan", () -> {
+                page.getByText("bari ribbon").first().click();
+                page.getByText("true peak") // levels come a while after the plan
+                        .first()
+                        .waitFor(new Locator.WaitForOptions().setTimeout(120_000));
+            });
             shoot(page, server, "/s/low-tide-waltz/print", "print", () -> {});
             shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari")
                     .first()
