@@ -90,19 +90,15 @@ public record BroadcastExtension(
 
     /** The same with its loudness. */
     BroadcastExtension with(@Nullable Loudness measured) {
-        return new BroadcastExtension(
-                description,
-                originator,
-                originatorReference,
-                originationDate,
-                originationTime,
-                timeReference,
-                codingHistory,
-                measured);
+        return but(codingHistory, measured);
     }
 
     /** The same for a file that came to have one channel (EBU R 98: M). */
     public BroadcastExtension mono() {
+        return but(codingHistory.replace("M=stereo", "M=mono"), loudness);
+    }
+
+    private BroadcastExtension but(String history, @Nullable Loudness measured) {
         return new BroadcastExtension(
                 description,
                 originator,
@@ -110,8 +106,8 @@ public record BroadcastExtension(
                 originationDate,
                 originationTime,
                 timeReference,
-                codingHistory.replace("M=stereo", "M=mono"),
-                loudness);
+                history,
+                measured);
     }
 
     /** Reads a chunk's body; null when it is too short to hold a time reference. */

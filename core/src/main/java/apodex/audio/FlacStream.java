@@ -32,8 +32,8 @@ final class FlacStream implements AutoCloseable {
         this.stream = stream;
         this.in = file;
         this.channels = stream.sound().channels();
-        this.decoder = new FLACDecoder(soundAlone());
         try {
+            this.decoder = new FLACDecoder(soundAlone());
             decoder.readMetadata();
         } catch (IOException | RuntimeException e) {
             file.close();

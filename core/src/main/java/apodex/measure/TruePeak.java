@@ -11,7 +11,7 @@ public final class TruePeak {
     private static final int ENOUGH_HERTZ = 192_000;
     private static final int TAPS = 12;
     /** Annex 2: the 48 coefficients of the interpolating filter, by phase. The last two phases mirror the first two. */
-    private static final double[][] PHASES = {
+    static final double[][] PHASES = {
         {
             0.0017089843750,
             0.0109863281250,

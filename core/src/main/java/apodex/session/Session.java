@@ -7,6 +7,7 @@ import apodex.time.SampleRate;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -105,11 +106,12 @@ public record Session(
 
     @JsonIgnore
     public MixRow mix() {
-        return row(MixRow.ID)
-                .or(() -> rows.stream().filter(MixRow.class::isInstance).findFirst())
-                .filter(MixRow.class::isInstance)
-                .map(MixRow.class::cast)
-                .orElseThrow();
+        for (int i = rows.size() - 1; i >= 0; i--) { // the rules want it last
+            if (rows.get(i) instanceof MixRow mix) {
+                return mix;
+            }
+        }
+        throw new NoSuchElementException("The session has no mix.");
     }
 
     /** Where a row stands, from 0; -1 when it is not of this session. */

@@ -61,6 +61,7 @@ final class SoundMeterTest {
         assertThat(measures.fullScaleSamples()).isEqualTo(full).isEqualTo(2);
         assertThat(measures.offset()).isCloseTo(offset / FRAMES, within(1e-12));
         assertThat(measures.truePeakDbtp()).isGreaterThanOrEqualTo(measures.peakDbfs());
+        assertDrawn(measures.picture(), sound);
         Loudness loudness = new Loudness(new SampleRate(48_000), channels);
         loudness.add(sound, FRAMES);
         assertThat(measures.loudness().integratedLufs())
@@ -80,6 +81,33 @@ final class SoundMeterTest {
                 new SampleRate(48_000), new PcmLayout(0, channels, SampleFormat.FLOAT64, ByteOrder.BIG_ENDIAN));
         unlike.frames(stored(turned, SampleFormat.FLOAT64, ByteOrder.BIG_ENDIAN), FRAMES);
         assertThat(measures.factorTo(unlike.measures())).isNotEqualTo(-0.5);
+    }
+
+    /** Every point holds the extremes of its frames, and none that lie further off than the stretches a long sound is drawn from. */
+    private static void assertDrawn(byte[] picture, double[][] sound) {
+        ByteBuffer points = ByteBuffer.wrap(picture).order(ByteOrder.LITTLE_ENDIAN);
+        int count = picture.length / 4;
+        assertThat(count).isEqualTo(1_200);
+        int stretch = Integer.highestOneBit(FRAMES / 4_096); // of at most 8,192 that halve when there are more
+        for (int point = 0; point < count; point++) {
+            int first = (int) (((long) point * FRAMES + count - 1) / count);
+            int end = (int) (((point + 1L) * FRAMES + count - 1) / count);
+            int low = points.getShort();
+            int high = points.getShort();
+            assertThat(low).isBetween(drawn(sound, first - stretch, end + stretch, -1), drawn(sound, first, end, -1));
+            assertThat(high).isBetween(drawn(sound, first, end, 1), drawn(sound, first - stretch, end + stretch, 1));
+        }
+    }
+
+    /** The lowest (-1) or highest (1) sample of a stretch as a picture has it. */
+    private static int drawn(double[][] sound, int from, int to, int sign) {
+        double most = 0;
+        for (double[] channel : sound) {
+            for (int i = Math.max(0, from); i < Math.min(FRAMES, to); i++) {
+                most = Math.max(most, sign * channel[i]);
+            }
+        }
+        return Math.round((float) (sign * most) * Short.MAX_VALUE);
     }
 
     /** Silence, noise with both ends of the scale in it once, silence inside of it, each value one the format holds. */

@@ -36,8 +36,8 @@ public record HandoffState(
      * What printing takes.
      *
      * @param seconds  time, as earlier runs let expect
-     * @param bytes    room on the disk, with the parcel
-     * @param bytesFree room there is
+     * @param bytes    room on the disk; the parcel takes none of its own
+     * @param bytesFree room that runs can fill
      */
     public record Estimate(double seconds, long bytes, long bytesFree) {}
 
