@@ -17,7 +17,13 @@
   <dl class="facts-list">
     <dt>Size</dt><dd class="mono">{bytes(parcel.bytes)}</dd>
     {#if parcels.length === 1}<dt>Holds</dt><dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd><dt>Packed</dt><dd class="mono">stored, not compressed</dd>{/if}
-    <dt>SHA-256</dt><dd>{#if parcel.sha256}{@const sum = parcel.sha256}<button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', sum)}>{sum.slice(0, 8)}…{sum.slice(-6)}</button>{:else}<span class="cap">being taken…</span>{/if}</dd>
+    <dt>SHA-256</dt>
+    <dd>
+      {#if parcel.sha256}
+        {@const sum = parcel.sha256}
+        <button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', sum)}>{sum.slice(0, 8)}…{sum.slice(-6)}</button>
+      {:else}<span class="cap">being taken…</span>{/if}
+    </dd>
   </dl>
   <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download onclick={download}><DownloadOutline class="h-4 w-4" />{parcels.length === 1 ? 'Download the parcel' : `Download ${part + 1} of ${parcels.length}`}</a>
 {/each}

@@ -9,7 +9,13 @@
   import { rowMoved, matches } from './rows';
   import { column, Stamping, STATIONS } from './stamping.svelte';
 
-  let { store, levels, depth, roles, selected = $bindable() }: { store: HandoffStore; levels: Levels; depth: Map<string, number>; roles: Map<string, string>; selected?: string } = $props();
+  let { store, levels, depth, roles, selected = $bindable() }: {
+    store: HandoffStore;
+    levels: Levels;
+    depth: Map<string, number>;
+    roles: Map<string, string>;
+    selected?: string;
+  } = $props();
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
   let filter = $state('');
@@ -110,7 +116,10 @@
         </button>
       {/each}
     </div>
-    <span class="cap peak" role="columnheader" title="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw">Peak</span>
+    <span
+      class="cap peak" role="columnheader"
+      title="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw"
+    >Peak</span>
   </div>
   <div class="body">
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
@@ -151,8 +160,7 @@
 
 {#snippet peak(row: PlanRow)}
   {@const loudest = levels.loudest(row)}
-  {@const files = plan.prints.some((print) => print.row === row.row)}
-  {#if files && (loudest !== undefined || row.image === null)}
+  {#if levels.hasFiles(row) && (loudest !== undefined || row.image === null)}
     <PeakBar peakDbfs={loudest ?? null} known={loudest !== undefined} waiting={levels.pending > 0} />
   {:else}
     <PeakBar peakDbfs={row.peakDbfs} known={row.image !== null} faint />

@@ -3,7 +3,12 @@
   import { levelWord } from './level';
 
   /** @param waiting whether it will be known soon; faint where nothing is printed at it */
-  let { peakDbfs, known, waiting = false, faint = false }: { peakDbfs: number | null; known: boolean; waiting?: boolean; faint?: boolean } = $props();
+  let { peakDbfs, known, waiting = false, faint = false }: {
+    peakDbfs: number | null;
+    known: boolean;
+    waiting?: boolean;
+    faint?: boolean;
+  } = $props();
   const share = $derived(peakDbfs === null ? 0 : Math.max(0, Math.min(1, 1 + peakDbfs / 60)));
   const word = $derived(levelWord(peakDbfs));
 </script>

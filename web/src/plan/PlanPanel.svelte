@@ -102,7 +102,11 @@
   <p class="cap heights" class:wrong={level && plan.depth !== 'float32' && (level.peakDbfs ?? -99) > 0}>
     {#if !level}{levels.failure ?? (levels.pending ? 'Measuring…' : 'Not measured')}
     {:else if level.peakDbfs === null}Silent all through: leave it out, unless its place matters.
-    {:else}Loudest {dbfs(level.peakDbfs)}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null ? '' : `, ${signed(level.loudnessLufs)} LUFS`}{/if}
+    {:else}
+      Loudest {dbfs(level.peakDbfs)}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null
+        ? ''
+        : `, ${signed(level.loudnessLufs)} LUFS`}
+    {/if}
   </p>
   {#if print.source === print.row}<label class="word cap">{STATIONS.find((each) => each.station === print.station)?.name}, word in the name <input value={wordOf(print)} placeholder="usual" maxlength="30" onchange={(e) => word(print, e.currentTarget)} />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}>usual</button>{/if}</label>{/if}
 {:else}

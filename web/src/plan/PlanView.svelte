@@ -93,7 +93,15 @@
         {#if estimate}<span class="big">≈ {minutes(Math.max(1, estimate.seconds), 0)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
-        {#if over.count}<span class="badge rust" title="Held at full scale there. A row’s trim brings down one of them; 32-bit float holds all as they are.">{count(over.count, 'file')} over full scale</span><button class="plain" title="All files of this handoff, so that their balance stays; the session sheet says so" onclick={() => void store.turn(-down)}>All down by {down.toFixed(1)} dB</button>{/if}
+        {#if over.count}
+          <span class="badge rust" title="Held at full scale there. A row’s trim brings down one of them; 32-bit float holds all as they are.">
+            {count(over.count, 'file')} over full scale
+          </span>
+          <button
+            class="plain" title="All files of this handoff, so that their balance stays; the session sheet says so"
+            onclick={() => void store.turn(-down)}
+          >All down by {down.toFixed(1)} dB</button>
+        {/if}
         {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
         <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>

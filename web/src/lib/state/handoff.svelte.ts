@@ -181,7 +181,8 @@ export class HandoffStore {
       this.remember();
       const now = this.state!;
       try {
-        this.state = await answer(client.POST('/api/handoffs/{id}/level', { params: { path: { id: now.id } }, body: { revision: now.revision, db } }));
+        const path = { id: now.id };
+        this.state = await answer(client.POST('/api/handoffs/{id}/turn', { params: { path }, body: { revision: now.revision, db } }));
       } catch (thrown) {
         this.undone = this.undone.slice(0, -1);
         if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;

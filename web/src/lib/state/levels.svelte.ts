@@ -16,8 +16,9 @@ export class Levels {
   /** Those of the plan as it stands. */
   private get now(): LevelsView | undefined {
     const state = this.handoff.state;
-    const fits = this.view && state && this.view.revision === state.revision && this.view.sessionRevision === state.sessionRevision;
-    return fits ? this.view : undefined;
+    const view = this.view;
+    const fits = view && state && view.revision === state.revision && view.sessionRevision === state.sessionRevision;
+    return fits ? view : undefined;
   }
 
   private readonly known = $derived(new Map(this.now?.levels.map(({ print, level }) => [print, level])));
@@ -36,9 +37,21 @@ export class Levels {
     return this.known.get(print) ?? null;
   }
 
+  /** Places in the plan of each row's files: with a thousand rows nobody searches for them row by row. */
+  private readonly places = $derived.by(() => {
+    const places = new Map<string, number[]>();
+    this.handoff.state?.plan.prints.forEach(({ row }, i) => places.set(row, [...(places.get(row) ?? []), i]));
+    return places;
+  });
+
+  /** Whether a row is printed at all. */
+  hasFiles(row: PlanRow): boolean {
+    return this.places.has(row.row);
+  }
+
   /** The loudest of a row's files; undefined while any of them is not known, or there are none. */
   loudest(row: PlanRow): number | null | undefined {
-    const levels = this.handoff.state!.plan.prints.flatMap((print, i) => (print.row === row.row ? [this.of(i)] : []));
+    const levels = (this.places.get(row.row) ?? []).map((print) => this.of(print));
     if (!levels.length || levels.some((level) => level === null)) return undefined;
     const peaks = levels.flatMap((level) => (level!.peakDbfs === null ? [] : [level!.peakDbfs]));
     return peaks.length ? Math.max(...peaks) : null;

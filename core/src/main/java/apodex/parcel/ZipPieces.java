@@ -38,9 +38,9 @@ public record ZipPieces(String name, List<Piece> pieces) {
         return pieces.stream().mapToLong(Piece::length).sum();
     }
 
-    /** Paths of the files that are in it. */
-    public List<String> files() {
-        return pieces.stream().map(Piece::path).filter(path -> !path.isEmpty()).toList();
+    /** Those of its pieces that are files. */
+    public List<Piece> files() {
+        return pieces.stream().filter(piece -> !piece.path().isEmpty()).toList();
     }
 
     /** The zip's bytes. Skipping costs nothing, so that a download can go on anywhere. @param files folder of the printed files */

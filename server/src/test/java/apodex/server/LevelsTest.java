@@ -53,7 +53,7 @@ final class LevelsTest {
                 .isCloseTo(raw + 9 - 10 * Math.log10(2), within(0.01));
         double down = -Math.ceil(10 * peak(levels, 1)) / 10;
         JsonNode turned = client.post(
-                        "/api/handoffs/" + handoff + "/level",
+                        "/api/handoffs/" + handoff + "/turn",
                         "{\"revision\": " + levels.get("revision").asInt() + ", \"db\": " + down + "}")
                 .json();
         assertThat(turned.get("plan").get("prints").findValues("trimDb").stream()

@@ -125,7 +125,10 @@ final class RunsTest {
         other[other.length - 1] ^= 1;
         Files.write(room, other);
         Files.setLastModifiedTime(room, FileTime.fromMillis(written.toMillis() + 2_000));
-        assertRefused(run, 409, "“02_Room.wav” was altered since it was printed");
+        assertRefused(run, 409, "“02_Room.wav” was written to since it was read back");
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=9-")
+                        .status())
+                .isEqualTo(409);
         client.post("/api/runs/" + run + "/proof", "");
         client.await(run);
         assertRefused(run, 409, "“02_Room.wav” was altered since it was printed");

@@ -98,7 +98,7 @@ class HandoffsController {
     record Turn(int revision, double db) {}
 
     @Operation(description = "Turns all files up or down by so many dB. The balance between them is kept.")
-    @PostMapping("/api/handoffs/{id}/level")
+    @PostMapping("/api/handoffs/{id}/turn")
     HandoffState turn(@PathVariable String id, @RequestBody Turn turn) {
         return handoffs.turn(id, turn.revision(), turn.db());
     }

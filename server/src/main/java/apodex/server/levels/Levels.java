@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 
 /** Knows the levels of a plan's files, or finds them out. */
@@ -24,6 +25,8 @@ class Levels {
     private final RecordingStore store;
     private final LevelMapper mapper;
     private final LookingAhead looking;
+    /** What was told last, by handoff. */
+    private final Map<String, LevelsView> told = new ConcurrentHashMap<>();
 
     Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, LevelMapper mapper, LookingAhead looking) {
         this.handoffs = handoffs;
@@ -51,6 +54,14 @@ class Levels {
     LevelsView of(String handoffId) {
         StoredHandoff stored = handoffs.stored(handoffId);
         SessionState session = sessions.get(stored.sessionId());
+        LookingAhead.State state = new LookingAhead.State(handoffId, session.revision(), stored.revision());
+        LevelsView before = told.get(handoffId);
+        if (before != null
+                && looking.isAt(state)
+                && before.revision() == stored.revision()
+                && before.sessionRevision() == session.revision()) {
+            return before; // nothing is known until all of it is: it need not be planned again to say so
+        }
         Handoff handoff = Planner.without(session.session(), stored.handoff());
         Plan plan = handoffs.plan(session, handoff);
         LookAhead ahead = new LookAhead(session.session(), handoff, plan, store, LookingAhead.THREADS);
@@ -67,10 +78,13 @@ class Levels {
         int pending = (int) keys.stream()
                 .filter(key -> !key.isEmpty() && !known.containsKey(key))
                 .count();
-        LookingAhead.Asked asked =
-                new LookingAhead.Asked(handoffId, session.revision(), stored.revision(), ahead, known);
-        String failure = pending == 0 ? null : looking.ask(asked).orElse(null);
-        return new LevelsView(stored.revision(), session.revision(), levels, failure == null ? pending : 0, failure);
+        String failure = pending == 0
+                ? null
+                : looking.ask(new LookingAhead.Asked(state, ahead, known)).orElse(null);
+        LevelsView view =
+                new LevelsView(stored.revision(), session.revision(), levels, failure == null ? pending : 0, failure);
+        told.put(handoffId, view);
+        return view;
     }
 
     private Map<String, FileLevel> known(List<String> keys) {

@@ -1,6 +1,7 @@
 package apodex.server.levels;
 
 import apodex.handoff.LookAhead;
+import apodex.server.listening.Listening;
 import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
@@ -14,11 +15,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
  * Looks ahead in the background, one plan after the other. Of a handoff only the latest state is looked at: an older one is given up as
- * soon as a newer one is asked for. Runs come first: while one prints, nothing is looked at, and whoever asks again starts it anew.
+ * soon as a newer one is asked for. Runs and listeners come first: meanwhile nothing is looked at, and whoever asks again starts it anew.
  */
 @Component
 class LookingAhead {
@@ -28,7 +31,11 @@ class LookingAhead {
     private static final Logger LOG = LoggerFactory.getLogger(LookingAhead.class);
     private static final long LOOK_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
 
+    /** What failed, a recording that was gone, say, may be well by then. */
+    private static final long TRY_AGAIN_NANOS = TimeUnit.MINUTES.toNanos(1);
+
     private final LevelMapper mapper;
+    private final Listening listening;
     private final ExecutorService background = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "looking-ahead");
         thread.setDaemon(true);
@@ -41,39 +48,53 @@ class LookingAhead {
     private final Map<String, Failed> failed = new LinkedHashMap<>();
     private @Nullable Asked current;
 
-    LookingAhead(LevelMapper mapper) {
+    LookingAhead(LevelMapper mapper, Listening listening) {
         this.mapper = mapper;
+        this.listening = listening;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void forgetOld() {
         mapper.forgetOld();
     }
+
+    /** A state of a handoff and of its session. */
+    record State(String handoffId, int sessionRevision, int revision) {}
 
     /**
      * A plan whose levels are wanted.
      *
      * @param known what is known of it, by key
      */
-    record Asked(String handoffId, int sessionRevision, int revision, LookAhead ahead, Map<String, FileLevel> known) {
-        boolean isFor(@Nullable Asked other) {
-            return other != null
-                    && other.handoffId.equals(handoffId)
-                    && other.sessionRevision == sessionRevision
-                    && other.revision == revision;
+    record Asked(State state, LookAhead ahead, Map<String, FileLevel> known) {
+        String handoffId() {
+            return state.handoffId();
         }
     }
 
-    private record Failed(Asked asked, String why) {}
+    private record Failed(State state, String why, long nanos) {}
+
+    /** Whether the levels of this state are being found out, or are about to be. */
+    synchronized boolean isAt(State state) {
+        Asked next = wanted.get(state.handoffId());
+        return current != null && current.state().equals(state)
+                || next != null && next.state().equals(state);
+    }
 
     /**
      * Sees to it that a plan's levels will be known.
      *
-     * @return why they will not, when that was tried
+     * @return why they will not, when that was tried a short while ago
      */
     synchronized Optional<String> ask(Asked asked) {
         Failed before = failed.get(asked.handoffId());
-        if (before != null && asked.isFor(before.asked())) {
+        if (before != null
+                && before.state().equals(asked.state())
+                && System.nanoTime() - before.nanos() < TRY_AGAIN_NANOS) {
             return Optional.of(before.why());
         }
         failed.remove(asked.handoffId());
-        if (!asked.isFor(current) && !asked.isFor(wanted.get(asked.handoffId()))) {
+        if (!isAt(asked.state())) {
             boolean waits = wanted.put(asked.handoffId(), asked) != null;
             if (!waits) {
                 background.execute(this::next);
@@ -82,13 +103,18 @@ class LookingAhead {
         return Optional.empty();
     }
 
+    /** Those who print, and those who listen, have the machine first. */
+    private boolean isOthersTurn() {
+        return mapper.isPrinting() || listening.isHeard();
+    }
+
     private void next() {
         Asked asked = begin();
         if (asked == null) {
             return;
         }
         try {
-            if (!mapper.isPrinting()) {
+            if (!isOthersTurn()) {
                 asked.ahead()
                         .of(
                                 key -> Optional.ofNullable(asked.known().get(key))
@@ -119,7 +145,7 @@ class LookingAhead {
     }
 
     private synchronized void fail(Asked asked, String why) {
-        failed.put(asked.handoffId(), new Failed(asked, why));
+        failed.put(asked.handoffId(), new Failed(asked.state(), why, System.nanoTime()));
     }
 
     private synchronized void end() {
@@ -147,7 +173,7 @@ class LookingAhead {
             long now = System.nanoTime();
             if (now - lookedNanos > LOOK_EVERY_NANOS) {
                 lookedNanos = now;
-                over = isOutdated(asked) || mapper.isPrinting();
+                over = isOutdated(asked) || isOthersTurn();
             }
             return over || Thread.currentThread().isInterrupted();
         }

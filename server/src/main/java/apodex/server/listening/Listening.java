@@ -42,6 +42,11 @@ public class Listening {
         };
     }
 
+    /** Whether somebody listens now. */
+    public boolean isHeard() {
+        return places.availablePermits() < AT_ONCE;
+    }
+
     private static void close(AutoCloseable once) {
         try {
             once.close();

@@ -5,7 +5,6 @@ import apodex.server.web.Refused;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -28,38 +27,37 @@ final class HandedOut {
                 printed.stream().collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
     }
 
-    /** @throws Refused (404, 409) with the name of the first file that is gone or altered */
-    void check(Collection<String> paths) {
-        for (String path : paths) {
-            check(path);
-        }
-    }
-
-    private void check(String path) {
+    /**
+     * Looks at a file before any of it goes out.
+     *
+     * @param length bytes it was to have
+     * @throws Refused (404, 409) with its name when it is gone or not what it was
+     */
+    void check(String path, long length) {
         String name = path.substring(path.lastIndexOf('/') + 1);
         Path file = folder.resolve(path);
-        if (!Files.exists(file)) {
-            throw Refused.notFound("“" + name + "” is not on the disk any more.");
-        }
         FileProof proof = proved.get(path);
-        if (proof != null && (isAltered(proof) || isTouched(file, proof))) {
-            throw Refused.conflict(
-                    "“" + name + "” was altered since it was printed. Read the files again, or print again.");
+        try {
+            if (!Files.exists(file)) {
+                throw Refused.notFound("“" + name + "” is not on the disk any more.");
+            }
+            if (Files.size(file) != length || proof != null && isAltered(proof)) {
+                throw Refused.conflict("“" + name + "” was altered since it was printed. Print again.");
+            }
+            boolean touched = proof != null
+                    && proof.modifiedMillis() != null
+                    && Files.getLastModifiedTime(file).toMillis() != proof.modifiedMillis();
+            if (touched) { // perhaps by no more than a copy to another disk: reading tells
+                throw Refused.conflict(
+                        "“" + name + "” was written to since it was read back. Read the files again, then fetch them.");
+            }
+        } catch (IOException e) {
+            throw Refused.conflict("“" + name + "” cannot be read.");
         }
     }
 
     private boolean isAltered(FileProof proof) {
         String before = printed.get(proof.path());
         return !proof.isRead() || before != null && !before.equals(proof.sha256());
-    }
-
-    private static boolean isTouched(Path file, FileProof proof) {
-        try {
-            return Files.size(file) != proof.bytes()
-                    || proof.modifiedMillis() != null
-                            && Files.getLastModifiedTime(file).toMillis() != proof.modifiedMillis();
-        } catch (IOException e) {
-            return true;
-        }
     }
 }

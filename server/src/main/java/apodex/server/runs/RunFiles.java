@@ -99,7 +99,8 @@ public class RunFiles {
         } catch (IOException e) {
             throw Refused.notFound("The parcel of this run is not on the disk any more.");
         }
-        handedOut(mapper.find(runId), folder).check(zip.files());
+        HandedOut handedOut = handedOut(mapper.find(runId), folder);
+        zip.files().forEach(piece -> handedOut.check(piece.path(), piece.length()));
         return zip;
     }
 
@@ -122,7 +123,7 @@ public class RunFiles {
                     case FLAC -> MediaType.parseMediaType("audio/flac");
                 };
         RunFolder folder = folder(runId);
-        handedOut(run, folder).check(List.of(print.path()));
+        handedOut(run, folder).check(print.path(), print.bytes());
         return answer(
                 new FileSystemResource(folder.files().resolve(print.path())),
                 print.file(),
