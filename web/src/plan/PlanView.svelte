@@ -94,13 +94,10 @@
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
         {#if over.count}
-          <span class="badge rust" title="Held at full scale there. A row’s trim brings down one of them; 32-bit float holds all as they are.">
-            {count(over.count, 'file')} over full scale
-          </span>
           <button
-            class="plain" title="All files of this handoff, so that their balance stays; the session sheet says so"
-            onclick={() => void store.turn(-down)}
-          >All down by {down.toFixed(1)} dB</button>
+            class="plain over" onclick={() => void store.turn(-down)}
+            title="{count(over.count, 'file')} would be held at full scale. This brings all files of the handoff down, so that their balance stays; the session sheet says so. A row’s trim brings down one of them; 32-bit float holds all as they are."
+          ><b>{over.count} over</b>, all down {down.toFixed(1)} dB</button>
         {/if}
         {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
@@ -119,6 +116,8 @@
 <Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Alt ↑ ↓', 'Move the row in the receiver’s order'], ['Ctrl Z', 'Undo']]} />
 
 <style>
+  footer :is(.badge, .over) { flex: none; }
+  .over b { color: var(--rust-ink); }
   footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 16px; padding: 0 16px; }
   .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; display: flex; flex-direction: column; line-height: 1.15; }
   footer > * { flex: none; }
