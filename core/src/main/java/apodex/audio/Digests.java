@@ -15,6 +15,7 @@ public final class Digests {
 
     private Digests() {}
 
+    /** A fresh SHA-256 (FIPS 180-4), which every Java platform has to have. */
     public static MessageDigest sha256() {
         return named("SHA-256");
     }

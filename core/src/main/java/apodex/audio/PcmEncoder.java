@@ -29,6 +29,7 @@ public final class PcmEncoder {
         return overs;
     }
 
+    /** Bytes of one frame: all channels of it. */
     public int frameBytes() {
         return channels * sample.bytes();
     }

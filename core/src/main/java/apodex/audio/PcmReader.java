@@ -28,6 +28,7 @@ public final class PcmReader implements AutoCloseable {
         this.channel = FileChannel.open(file, StandardOpenOption.READ);
     }
 
+    /** Where in the file the samples lie, and how they are written. */
     public PcmLayout layout() {
         return layout;
     }

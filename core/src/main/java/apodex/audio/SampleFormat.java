@@ -29,14 +29,17 @@ public enum SampleFormat {
         this.floating = floating;
     }
 
+    /** Bits of one sample. */
     public int bits() {
         return bits;
     }
 
+    /** Bytes of one sample of one channel. */
     public int bytes() {
         return bits / 8;
     }
 
+    /** Whether a sample may be beyond full scale. */
     public boolean isFloat() {
         return floating;
     }

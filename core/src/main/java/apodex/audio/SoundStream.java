@@ -51,6 +51,7 @@ public final class SoundStream implements AutoCloseable {
         }
     }
 
+    /** Rate, channels, sample format and length in frames, as the header says. */
     public SoundInfo info() {
         return info;
     }

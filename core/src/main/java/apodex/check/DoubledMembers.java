@@ -1,9 +1,9 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.session.BusRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -18,7 +18,7 @@ final class DoubledMembers extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row bus : at.session().rows()) {
-            if (!(bus instanceof BusRow) || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
+            if (bus.kind() != RowKind.BUS || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
                 continue;
             }
             List<Row> members = Routing.members(at.session(), bus).stream()

@@ -1,8 +1,8 @@
 package apodex.check;
 
-import apodex.session.BusRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SetOutputs;
 import java.util.List;
 import java.util.function.Consumer;
@@ -22,7 +22,7 @@ final class FeedsBusTwice extends Check {
                 for (String other : outputs) {
                     Row by = at.session().row(other).orElseThrow();
                     boolean again = !other.equals(straight)
-                            && bus instanceof BusRow
+                            && bus.kind() == RowKind.BUS
                             && Routing.downstream(at.session(), by, Routing.Through.OUTPUTS)
                                     .contains(bus);
                     if (again) {

@@ -1,9 +1,9 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.session.MixRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SetFader;
 import apodex.session.SetOutputs;
 import apodex.session.Strip;
@@ -19,7 +19,7 @@ final class GoesNowhere extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            if (row instanceof MixRow
+            if (row.kind() == RowKind.MIX
                     || row.strip().muted()
                     || !at.hasContent(row)
                     || isListenedTo(at, row)

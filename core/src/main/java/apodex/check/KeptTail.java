@@ -7,8 +7,8 @@ import apodex.effect.Values;
 import apodex.handoff.Adjustment;
 import apodex.handoff.Stations;
 import apodex.session.Insert;
-import apodex.session.MixRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SetInserts;
 import apodex.signal.Station;
 import java.util.ArrayList;
@@ -30,7 +30,7 @@ final class KeptTail extends Check {
         Conditions place =
                 new Conditions(at.session().rate(), at.session().song().timeline(), 2);
         for (Row row : at.session().rows()) {
-            if (row instanceof MixRow || !at.isPrinted(row, Station.SHAPED)) {
+            if (row.kind() == RowKind.MIX || !at.isPrinted(row, Station.SHAPED)) {
                 continue;
             }
             for (Insert insert : Stations.active(row.strip().inserts())) {

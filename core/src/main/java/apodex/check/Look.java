@@ -11,12 +11,10 @@ import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.EditRefused;
-import apodex.session.InstrumentRow;
-import apodex.session.MixRow;
-import apodex.session.PartRow;
 import apodex.session.Recording;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.SongPlace;
 import apodex.signal.Station;
@@ -173,16 +171,8 @@ public final class Look {
         if (!seen.add(row.id())) {
             return false; // a loop
         }
-        if (row instanceof AudioRow audio) {
-            return !audio.clips().isEmpty();
-        }
-        if (row instanceof InstrumentRow player) {
-            return !player.notes().isEmpty();
-        }
-        if (row instanceof PartRow part) {
-            return session.row(part.instrument())
-                    .map(each -> hasContent(each, seen))
-                    .orElse(false);
+        if (row.kind().isSource()) {
+            return session.hasOwn(row);
         }
         return feeding(row).stream().anyMatch(each -> hasContent(each, seen));
     }
@@ -208,7 +198,7 @@ public final class Look {
 
     /** {@code Row 6 Tuba} */
     String called(Row row) {
-        return row instanceof MixRow ? "The mix" : "Row " + (session.place(row) + 1) + " " + row.name();
+        return row.kind() == RowKind.MIX ? "The mix" : "Row " + (session.place(row) + 1) + " " + row.name();
     }
 
     /** {@code bar 17 beat 2}, or minutes while no tempo is known. */

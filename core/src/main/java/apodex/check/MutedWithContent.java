@@ -1,8 +1,8 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.session.MixRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SetFader;
 import apodex.session.Strip;
 import java.util.List;
@@ -20,7 +20,7 @@ final class MutedWithContent extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             if (!row.strip().muted()
-                    || row instanceof MixRow
+                    || row.kind() == RowKind.MIX
                     || !at.hasContent(row)
                     || at.prints(row).isEmpty()
                     || Notes.says(row, NOTE)) {

@@ -3,9 +3,9 @@ package apodex.check;
 import apodex.naming.NameProposal;
 import apodex.naming.NameProposals;
 import apodex.naming.VagueName;
-import apodex.session.MixRow;
 import apodex.session.NamedBy;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Together;
 import java.util.List;
 import java.util.Optional;
@@ -21,7 +21,7 @@ final class NameSaysNothing extends Check {
     void look(Look at, Consumer<Finding> found) {
         List<NameProposal> proposals = NameProposals.of(at.session());
         for (Row row : at.session().rows()) {
-            if (row instanceof MixRow || row.about().named() == NamedBy.HAND || !VagueName.isVague(row.name())) {
+            if (row.kind() == RowKind.MIX || row.about().named() == NamedBy.HAND || !VagueName.isVague(row.name())) {
                 continue;
             }
             Finding finding = Finding.of(

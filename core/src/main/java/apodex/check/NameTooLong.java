@@ -1,9 +1,9 @@
 package apodex.check;
 
-import apodex.session.MixRow;
 import apodex.session.NamedBy;
 import apodex.session.RenameRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -20,7 +20,7 @@ final class NameTooLong extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             int length = row.name().codePointCount(0, row.name().length());
-            if (!(row instanceof MixRow) && length > READABLE) {
+            if (row.kind() != RowKind.MIX && length > READABLE) {
                 String shorter = shorter(row.name());
                 found.accept(Finding.of(
                                 this,

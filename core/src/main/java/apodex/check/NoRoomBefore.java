@@ -2,9 +2,8 @@ package apodex.check;
 
 import apodex.handoff.Adjustment;
 import apodex.instrument.Note;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
-import apodex.session.InstrumentRow;
+import apodex.session.Playing;
 import apodex.session.Row;
 import apodex.session.Session;
 import java.util.List;
@@ -46,15 +45,12 @@ final class NoRoomBefore extends Check {
     private static long firstSound(Session session, long start) {
         long first = Long.MAX_VALUE;
         for (Row row : session.rows()) {
-            if (row instanceof AudioRow audio) {
-                for (Clip clip : audio.clips()) {
-                    first = clip.range().end() > start ? Math.min(first, Math.max(start, clip.position())) : first;
-                }
-            } else if (row instanceof InstrumentRow player) {
-                for (Note note : player.notes()) {
-                    long frame = session.song().timeline().frameOf(note.quarter(), session.rate());
-                    first = frame >= start ? Math.min(first, frame) : first;
-                }
+            for (Clip clip : row.clips()) {
+                first = clip.range().end() > start ? Math.min(first, Math.max(start, clip.position())) : first;
+            }
+            for (Note note : row.playing(session).map(Playing::notes).orElse(List.of())) {
+                long frame = session.song().timeline().frameOf(note.quarter(), session.rate());
+                first = frame >= start ? Math.min(first, frame) : first;
             }
         }
         return first;

@@ -1,8 +1,8 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.session.MixRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SetFader;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -53,7 +53,7 @@ final class OnlyToMutedBus extends Check {
         row.strip().sends().forEach(send -> next.add(send.to()));
         for (String id : next) {
             Row target = at.session().row(id).orElseThrow();
-            if (target instanceof MixRow) {
+            if (target.kind() == RowKind.MIX) {
                 reached = true;
             } else if (target.strip().muted()) {
                 muted.add(target);

@@ -1,9 +1,9 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
-import apodex.session.BusRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -18,7 +18,7 @@ final class ParallelChain extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row chain : at.session().rows()) {
-            if (!(chain instanceof BusRow) || at.prints(chain).isEmpty() || Notes.says(chain, NOTE)) {
+            if (chain.kind() != RowKind.BUS || at.prints(chain).isEmpty() || Notes.says(chain, NOTE)) {
                 continue;
             }
             List<Row> inputs = Routing.besides(at.session(), chain).stream()

@@ -3,9 +3,9 @@ package apodex.check;
 import apodex.effect.Effects;
 import apodex.handoff.Print;
 import apodex.handoff.Stations;
-import apodex.session.MixRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.List;
@@ -74,7 +74,7 @@ final class SharedInserts extends Check {
         if (print.row().equals(sum.id())) {
             return print.station().compareTo(Station.INSERTS) >= 0;
         }
-        return sum instanceof MixRow
+        return sum.kind() == RowKind.MIX
                 ? print.station() == Station.MIX
                 : print.station().compareTo(Station.BUS) >= 0;
     }

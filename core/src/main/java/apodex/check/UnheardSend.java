@@ -1,8 +1,8 @@
 package apodex.check;
 
-import apodex.session.ReturnRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.SessionEdit;
 import apodex.session.SetFader;
 import apodex.session.SetOutputs;
@@ -20,7 +20,7 @@ final class UnheardSend extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            if (!(row instanceof ReturnRow) || at.feeding(row).isEmpty()) {
+            if (row.kind() != RowKind.RETURN || at.feeding(row).isEmpty()) {
                 continue;
             }
             boolean arrives = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS)

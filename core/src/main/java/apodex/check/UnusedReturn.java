@@ -1,8 +1,8 @@
 package apodex.check;
 
 import apodex.session.RemoveRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -15,7 +15,7 @@ final class UnusedReturn extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            if (row instanceof ReturnRow && at.feeding(row).isEmpty()) {
+            if (row.kind() == RowKind.RETURN && at.feeding(row).isEmpty()) {
                 found.accept(Finding.of(
                                 this,
                                 Severity.KNOW,

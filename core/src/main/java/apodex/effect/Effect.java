@@ -36,10 +36,12 @@ public abstract class Effect {
         return words;
     }
 
+    /** What it does to a sum: whether the effect of a sum is the sum of the effects. */
     public final Nature nature() {
         return nature;
     }
 
+    /** What can be set, each with its unit and range, in the order in which it is shown. */
     public final List<Setting> settings() {
         return settings;
     }

@@ -29,22 +29,27 @@ public record Adjustment(
         sides = sides == null ? Map.of() : Map.copyOf(sides);
     }
 
+    /** Files to add. */
     public static Adjustment adding(List<Choice> choices) {
         return new Adjustment(choices, null, null, null, null);
     }
 
+    /** Files to leave out. */
     public static Adjustment leavingOut(List<Choice> choices) {
         return new Adjustment(null, choices, null, null, null);
     }
 
+    /** A row's files raised or lowered by {@code db}, instead of what was set before. */
     public static Adjustment trimming(String row, double db) {
         return new Adjustment(null, null, Map.of(row, db), null, null);
     }
 
+    /** How many channels a row's files have. */
     public static Adjustment ofSides(String row, Sides sides) {
         return new Adjustment(null, null, null, Map.of(row, sides), null);
     }
 
+    /** Silence of so many bars before the start. */
     public static Adjustment leadingIn(int bars) {
         return new Adjustment(null, null, null, null, bars);
     }

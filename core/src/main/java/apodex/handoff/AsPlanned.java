@@ -18,6 +18,7 @@ import java.util.Map;
 public final class AsPlanned {
     private AsPlanned() {}
 
+    /** The session without inserts that are taken out, and with a row of its own for each further take that is printed. */
     public static Session of(Session session, Handoff handoff) {
         List<Row> rows = new ArrayList<>();
         for (Row row : session.rows()) {

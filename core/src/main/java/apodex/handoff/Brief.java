@@ -97,10 +97,12 @@ public record Brief(String name, Rows rows, Map<RowKind, List<Station>> stations
         return stations.getOrDefault(kind, List.of());
     }
 
+    /** The same under another name. */
     public Brief named(String other) {
         return new Brief(other, rows, stations, settings);
     }
 
+    /** The same files with other settings. */
     public Brief with(Settings other) {
         return new Brief(name, rows, stations, other);
     }

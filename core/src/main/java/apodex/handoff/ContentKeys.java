@@ -3,12 +3,11 @@ package apodex.handoff;
 import apodex.audio.Digests;
 import apodex.effect.Effects;
 import apodex.effect.Nature;
-import apodex.session.AudioRow;
+import apodex.instrument.Instrument;
 import apodex.session.Clip;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
-import apodex.session.PartRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
@@ -182,8 +181,7 @@ public final class ContentKeys {
     private Own own(Row row, Station station) {
         List<Insert> inserts = inserts(row, station);
         boolean clipInserts = station != Station.RAW
-                && row instanceof AudioRow audio
-                && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
+                && row.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty());
         boolean timed = !inserts.isEmpty() || clipInserts || row.kind().isPlayed();
         return new Own(
                 hash(List.of(
@@ -194,21 +192,18 @@ public final class ContentKeys {
     }
 
     private Object source(Row row, Station station) {
-        if (row instanceof AudioRow audio) {
-            return audio.clips().stream()
+        if (row.kind() == RowKind.AUDIO) {
+            return row.clips().stream()
                     .map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
                     .map(ContentKeys::sounding)
                     .toList();
         }
-        if (row instanceof InstrumentRow player) {
-            return List.of(player.instrument(), player.notes(), session.partsOnTheirOwn(player.id()));
-        }
-        if (row instanceof PartRow part) {
-            InstrumentRow player =
-                    (InstrumentRow) session.row(part.instrument()).orElseThrow();
-            return List.of(player.instrument(), player.notes(), part.part());
-        }
-        return "sum";
+        return row.playing(session)
+                .<Object>map(playing -> List.of(
+                        playing.player().instrument(),
+                        playing.notes(),
+                        playing.parts().stream().map(Instrument.Part::id).toList()))
+                .orElse("sum");
     }
 
     private static Clip sounding(Clip clip) {

@@ -1,8 +1,7 @@
 package apodex.handoff;
 
-import apodex.session.BusRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.signal.Returns;
 import apodex.signal.Ways;
 import java.util.HashSet;
@@ -67,7 +66,7 @@ public final class Cover {
             return;
         } else if (has.test(row)) {
             rows.put(row.id(), row);
-        } else if (row instanceof BusRow) {
+        } else if (row.kind() == RowKind.BUS) {
             outgoing.feeding(row).forEach(this::put);
         } else {
             without.add(row.id());
@@ -89,7 +88,7 @@ public final class Cover {
         Set<String> carried = new HashSet<>();
         rows.values().forEach(row -> ways.senders(row).forEach(sender -> carried.add(sender.id())));
         for (Row row : outgoing.session().rows()) {
-            boolean sends = !(row instanceof ReturnRow) && !row.strip().sends().isEmpty();
+            boolean sends = row.kind() != RowKind.RETURN && !row.strip().sends().isEmpty();
             if (sends && !carried.contains(row.id()) && outgoing.reachesMix(row)) {
                 put(row);
             }
@@ -114,7 +113,7 @@ public final class Cover {
     /** A bus of the set that another of it runs into; null when there is none. */
     private Row runInto() {
         for (Row later : rows.values()) {
-            if (later instanceof BusRow) {
+            if (later.kind() == RowKind.BUS) {
                 boolean[] passing =
                         outgoing.ways().passing(later, outgoing.sharing().returns());
                 if (rows.values().stream().anyMatch(row -> passing[outgoing.place(row)])) {

@@ -23,6 +23,7 @@ public enum Depth {
         this.sample = sample;
     }
 
+    /** How a sample of it is written. */
     public SampleFormat sample() {
         return sample;
     }

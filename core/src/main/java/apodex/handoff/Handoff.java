@@ -118,26 +118,32 @@ public record Handoff(
         return new Handoff(other, asked, settings, added, leftOut, sections, byRow, order, message);
     }
 
+    /** By another brief; what was set by hand stays. */
     public Handoff with(Brief other) {
         return new Handoff(name, other, settings, added, leftOut, sections, byRow, order, message);
     }
 
+    /** With other settings by hand: those that are null come from the brief. */
     public Handoff with(Settings other) {
         return new Handoff(name, brief, other, added, leftOut, sections, byRow, order, message);
     }
 
+    /** With other files added to what the brief asks for, and others left out of it. */
     public Handoff withFiles(List<Choice> newAdded, List<Choice> newLeftOut) {
         return new Handoff(name, brief, settings, newAdded, newLeftOut, sections, byRow, order, message);
     }
 
+    /** With other stretches of the song; none is the whole of it. */
     public Handoff withSections(List<Section> other) {
         return new Handoff(name, brief, settings, added, leftOut, other, byRow, order, message);
     }
 
+    /** With the rows in another order, by id; those not named follow in the session's. */
     public Handoff withOrder(List<String> other) {
         return new Handoff(name, brief, settings, added, leftOut, sections, byRow, other, message);
     }
 
+    /** With one row's choices changed. */
     public Handoff withRow(String id, UnaryOperator<RowByHand> change) {
         Map<String, RowByHand> rows = new LinkedHashMap<>(byRow);
         rows.put(id, change.apply(row(id)));
@@ -145,6 +151,7 @@ public record Handoff(
         return new Handoff(name, brief, settings, added, leftOut, sections, rows, order, message);
     }
 
+    /** With a message to the receiver; null takes it away. */
     public Handoff saying(@Nullable String words) {
         return new Handoff(name, brief, settings, added, leftOut, sections, byRow, order, words);
     }

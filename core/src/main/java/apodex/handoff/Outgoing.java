@@ -5,17 +5,12 @@ import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.effect.Nature;
 import apodex.effect.Values;
-import apodex.instrument.Instruments;
 import apodex.measure.StereoImage;
-import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
-import apodex.session.MixRow;
-import apodex.session.PartRow;
-import apodex.session.ReturnRow;
+import apodex.session.Playing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Strip;
@@ -110,14 +105,8 @@ public final class Outgoing {
     }
 
     private boolean findFilled(Row row) {
-        if (row instanceof AudioRow audio) {
-            return !audio.clips().isEmpty();
-        }
-        if (row instanceof InstrumentRow instrument) {
-            return !instrument.notes().isEmpty();
-        }
-        if (row instanceof PartRow part) {
-            return row(part.instrument()).filter(this::isFilled).isPresent();
+        if (row.kind().isSource()) {
+            return session.hasOwn(row);
         }
         return session.rows().stream().anyMatch(each -> leadsTo(each, row) && isFilled(each));
     }
@@ -138,29 +127,13 @@ public final class Outgoing {
     }
 
     private boolean findSounding(Row row) {
-        if (row instanceof AudioRow audio) {
-            return !audio.clips().isEmpty() && images.get(row.id()) != StereoImage.Kind.SILENT;
+        if (row.kind() == RowKind.AUDIO) {
+            return !row.clips().isEmpty() && images.get(row.id()) != StereoImage.Kind.SILENT;
         }
-        if (row instanceof InstrumentRow instrument) {
-            List<String> apart = session.partsOnTheirOwn(row.id());
-            return plays(instrument, null, apart);
-        }
-        if (row instanceof PartRow part) {
-            return row(part.instrument())
-                    .filter(each -> plays((InstrumentRow) each, part.part(), List.of()))
-                    .isPresent();
+        if (row.kind().isPlayed()) {
+            return row.playing(session).filter(Playing::sounds).isPresent();
         }
         return session.rows().stream().anyMatch(each -> soundsInto(each, row) && sounds(each));
-    }
-
-    private static boolean plays(InstrumentRow row, String onlyPart, List<String> apart) {
-        return Instruments.find(row.instrument())
-                .filter(instrument -> instrument.parts().stream()
-                        .filter(part -> onlyPart == null
-                                ? !apart.contains(part.id())
-                                : part.id().equals(onlyPart))
-                        .anyMatch(part -> row.notes().stream().anyMatch(note -> instrument.plays(part, note))))
-                .isPresent();
     }
 
     private static boolean soundsInto(Row from, Row to) {
@@ -179,7 +152,7 @@ public final class Outgoing {
         if (widths.at(row, Station.INSERTS) == 1) {
             return true;
         }
-        return row instanceof AudioRow && images.get(row.id()) != StereoImage.Kind.STEREO;
+        return row.kind() == RowKind.AUDIO && images.get(row.id()) != StereoImage.Kind.STEREO;
     }
 
     /** What the reference mix is made of: {@link Ways#ofMix}. */
@@ -220,13 +193,13 @@ public final class Outgoing {
 
     /** Whether the sum of a bus holds another bus that sounds. */
     boolean holdsBuses(Row bus) {
-        return feeding(bus).stream().anyMatch(row -> row instanceof BusRow && sounds(row));
+        return feeding(bus).stream().anyMatch(row -> row.kind() == RowKind.BUS && sounds(row));
     }
 
     /** Frames that a file rings after the last sound, as its effects tell: the longest way through them. */
     public long tailFrames(Row row, Station station) {
         return switch (station) {
-            case RAW -> row instanceof MixRow || !row.kind().isSource() ? before(row) : 0;
+            case RAW -> row.kind() == RowKind.MIX || !row.kind().isSource() ? before(row) : 0;
             case SHAPED, INSERTS, FADER -> after(row);
             case BUS -> after(row) + onwards(row, true);
             case MIX -> after(row) + onwards(row, false);
@@ -244,13 +217,11 @@ public final class Outgoing {
     private long after(Row row) {
         Long known = rings.get(row.id());
         if (known == null) {
-            long clips = row instanceof AudioRow audio
-                    ? audio.clips().stream()
-                            .map(Clip::inserts)
-                            .mapToLong(this::own)
-                            .max()
-                            .orElse(0)
-                    : 0;
+            long clips = row.clips().stream()
+                    .map(Clip::inserts)
+                    .mapToLong(this::own)
+                    .max()
+                    .orElse(0);
             known = before(row) + clips + own(row.strip().inserts());
             rings.put(row.id(), known);
         }
@@ -260,7 +231,7 @@ public final class Outgoing {
     private long onwards(Row row, boolean toTheDoor) {
         long longest = 0;
         for (Row next : ways.through(row, sharing.returns())) {
-            if (!(toTheDoor && next instanceof MixRow)) {
+            if (!(toTheDoor && next.kind() == RowKind.MIX)) {
                 longest = Math.max(longest, ringsFrom(next, toTheDoor));
             }
         }
@@ -277,7 +248,7 @@ public final class Outgoing {
             row.strip().sends().forEach(send -> ids.add(send.to()));
             for (String id : ids) {
                 Row target = rows.get(id);
-                if (target != null && !(toTheDoor && target instanceof MixRow)) {
+                if (target != null && !(toTheDoor && target.kind() == RowKind.MIX)) {
                     next = Math.max(next, ringsFrom(target, toTheDoor));
                 }
             }
@@ -324,6 +295,6 @@ public final class Outgoing {
 
     /** Whether a row is a return that is in no file of its own. */
     boolean isSharedOut(Row row) {
-        return row instanceof ReturnRow && sharing.returns() != Returns.OWN_FILES;
+        return row.kind() == RowKind.RETURN && sharing.returns() != Returns.OWN_FILES;
     }
 }

@@ -10,6 +10,7 @@ import java.util.Objects;
 public final class Placing {
     private Placing() {}
 
+    /** Which side of the picture a file holds; the middle when it holds both, or is mono in truth. */
     public static Placed of(Plan plan, Print print) {
         boolean pair = plan.prints().stream()
                         .filter(each -> each.section() == print.section()

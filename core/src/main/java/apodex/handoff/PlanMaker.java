@@ -197,10 +197,10 @@ final class PlanMaker {
         if (station.compareTo(Station.FADER) >= 0) {
             return print(row, station, sourceId, name, Channels.STEREO, 2); // as it sits in the stereo picture
         }
-        if (source instanceof AudioRow audio) {
+        if (source.kind() == RowKind.AUDIO) {
             StereoImage.Kind image = images.get(sourceId).kind();
             boolean oneSided = image == StereoImage.Kind.LEFT_ONLY || image == StereoImage.Kind.RIGHT_ONLY;
-            if (station == Station.RAW || oneSided && widths.keepsSidesApart(audio, station)) {
+            if (station == Station.RAW || oneSided && widths.keepsSidesApart(source, station)) {
                 Channels sides = sides(image);
                 String side = !oneSided ? "" : image == StereoImage.Kind.LEFT_ONLY ? " left" : " right";
                 return print(row, station, sourceId, name + side, sides, sides.count());

@@ -5,10 +5,7 @@ import apodex.handoff.Handoff.Choice;
 import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Insert;
-import apodex.session.MixRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
@@ -129,7 +126,7 @@ public final class Planner {
         int number = 1;
         for (Row each : order) {
             Row row = session.row(each.id()).orElseThrow();
-            rows.add(planRow(row, row instanceof MixRow ? 0 : number++, outgoing.stations(row)));
+            rows.add(planRow(row, row.kind() == RowKind.MIX ? 0 : number++, outgoing.stations(row)));
         }
         List<Choice> asked = new Wanted(outgoing, handoff.brief()).of(rows);
         rows.replaceAll(row -> row.asking(asked.stream()
@@ -184,7 +181,7 @@ public final class Planner {
                     kept,
                     unknown);
         }
-        int width = row instanceof MixRow ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
+        int width = row.kind() == RowKind.MIX ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
         return new PlanRow(
                 row.id(),
                 number,
@@ -207,9 +204,9 @@ public final class Planner {
                     ? "The instrument plays it with one channel."
                     : "The instrument plays it with two channels.";
         }
-        String sum = row instanceof BusRow
+        String sum = row.kind() == RowKind.BUS
                 ? "The sum of what feeds it. "
-                : row instanceof ReturnRow
+                : row.kind() == RowKind.RETURN
                         ? "What comes back of what is sent to it. "
                         : "The sum of all rows that reach it. ";
         return sum
@@ -223,7 +220,7 @@ public final class Planner {
         return session.rows().stream()
                 .anyMatch(row -> row.strip().pan() != 0
                         || !row.strip().panMoves().isEmpty()
-                        || (row instanceof AudioRow
+                        || (row.kind() == RowKind.AUDIO
                                 ? isWide(row)
                                 : row.kind().isPlayed() ? widths.at(row, Station.INSERTS) == 2 : hasStereoEffect(row)));
     }

@@ -37,22 +37,27 @@ public record RowByHand(
      */
     public record Kept(String effect, int nth, boolean kept) {}
 
+    /** Null leaves it to the brief. */
     public RowByHand withSides(@Nullable Sides other) {
         return new RowByHand(other, trimDb, kept, words, takes);
     }
 
+    /** In dB; null leaves it to the brief. */
     public RowByHand withTrim(@Nullable Double db) {
         return new RowByHand(sides, db, kept, words, takes);
     }
 
+    /** Which inserts belong to the sound instead of to the mix. */
     public RowByHand withKept(List<Kept> other) {
         return new RowByHand(sides, trimDb, other, words, takes);
     }
 
+    /** Words for the row's files at single stations, instead of the row's name. */
     public RowByHand withWords(Map<Station, String> other) {
         return new RowByHand(sides, trimDb, kept, other, takes);
     }
 
+    /** Ids of takes to print; null leaves it to the brief. */
     public RowByHand withTakes(@Nullable List<String> other) {
         return new RowByHand(sides, trimDb, kept, words, other);
     }

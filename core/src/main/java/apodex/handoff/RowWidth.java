@@ -3,12 +3,9 @@ package apodex.handoff;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.instrument.Instrument.Part;
-import apodex.instrument.Instruments;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
-import apodex.session.PartRow;
+import apodex.session.Playing;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.signal.Station;
@@ -32,10 +29,8 @@ public final class RowWidth {
         if (station == Station.RAW) {
             return width;
         }
-        if (row instanceof AudioRow audio) {
-            for (Clip clip : audio.clips()) {
-                width = Math.max(width, through(clip.inserts(), width, Station.INSERTS));
-            }
+        for (Clip clip : row.clips()) {
+            width = Math.max(width, through(clip.inserts(), width, Station.INSERTS));
         }
         return through(row.strip().inserts(), width, station);
     }
@@ -51,7 +46,7 @@ public final class RowWidth {
     }
 
     /** Whether what is on one side of a row at Raw is on that side alone at a station up to Inserts. */
-    boolean keepsSidesApart(AudioRow row, Station station) {
+    boolean keepsSidesApart(Row row, Station station) {
         return Stream.concat(
                         row.clips().stream().flatMap(clip -> clip.inserts().stream()),
                         row.strip().inserts().stream().filter(insert -> station == Station.INSERTS || insert.kept()))
@@ -61,30 +56,14 @@ public final class RowWidth {
     }
 
     private int source(Row row) {
-        if (row instanceof AudioRow audio) {
-            return audio.clips().stream().mapToInt(Clip::channels).max().orElse(1);
-        }
-        if (row instanceof InstrumentRow instrument) {
-            List<String> apart = session.partsOnTheirOwn(row.id());
-            return Instruments.find(instrument.instrument())
-                    .map(each -> each.parts().stream()
-                            .filter(part -> !apart.contains(part.id()))
-                            .mapToInt(Part::channels)
-                            .max()
-                            .orElse(1))
-                    .orElse(1);
-        }
-        if (row instanceof PartRow part) {
-            return session.row(part.instrument())
-                    .map(InstrumentRow.class::cast)
-                    .flatMap(each -> Instruments.find(each.instrument()))
-                    .map(each -> each.parts().stream()
-                            .filter(one -> one.id().equals(part.part()))
-                            .mapToInt(Part::channels)
-                            .max()
-                            .orElse(1))
-                    .orElse(1);
-        }
-        return 2;
+        return switch (row.kind()) {
+            case AUDIO -> row.clips().stream().mapToInt(Clip::channels).max().orElse(1);
+            case INSTRUMENT, PART ->
+                row.playing(session).map(Playing::parts).orElse(List.of()).stream()
+                        .mapToInt(Part::channels)
+                        .max()
+                        .orElse(1);
+            case BUS, RETURN, MIX -> 2;
+        };
     }
 }

@@ -158,6 +158,7 @@ public record Settings(
         return with("rate", other);
     }
 
+    /** Whether files carry their share of returns, and of what sums do to dynamics. */
     public Settings withSharing(Returns newReturns, Dynamics newDynamics) {
         return with("returns", newReturns).with("dynamics", newDynamics);
     }
@@ -166,6 +167,7 @@ public record Settings(
         return with("sides", other);
     }
 
+    /** Bars of silence before the start, and whether a click counts them. */
     public Settings withLeadIn(Integer bars, Boolean counted) {
         return with("leadInBars", bars).with("count", counted);
     }
@@ -174,6 +176,7 @@ public record Settings(
         return with("click", other);
     }
 
+    /** Seconds after the end; null until it is quiet. */
     public Settings withTail(Double seconds) {
         return with("tailSeconds", seconds);
     }
@@ -193,6 +196,7 @@ public record Settings(
         return with("naming", other);
     }
 
+    /** Parcels in parts of so many megabytes at the most; null in one. */
     public Settings withSplit(Integer megabytes) {
         return with("splitMegabytes", megabytes);
     }

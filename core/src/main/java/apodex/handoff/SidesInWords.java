@@ -2,14 +2,14 @@ package apodex.handoff;
 
 import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
-import apodex.session.AudioRow;
+import apodex.session.Row;
 import java.util.Locale;
 
 /** Says in a sentence why a row is printed mono or stereo. */
 final class SidesInWords {
     private SidesInWords() {}
 
-    static String of(AudioRow row, StereoImage image) {
+    static String of(Row row, StereoImage image) {
         if (row.clips().isEmpty()) {
             return "There is no clip on this row.";
         }

@@ -1,11 +1,9 @@
 package apodex.handoff;
 
 import apodex.effect.Effects;
-import apodex.session.AudioRow;
 import apodex.session.Insert;
-import apodex.session.MixRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.Strip;
 import apodex.signal.Returns;
@@ -26,13 +24,13 @@ public final class Stations {
         if (!outgoing.isFilled(row)) {
             return List.of();
         }
-        return row instanceof MixRow mix ? ofMix(mix) : ofOther(row);
+        return row.kind() == RowKind.MIX ? ofMix(row) : ofOther(row);
     }
 
     private List<Station> ofOther(Row row) {
         List<Station> stations = new ArrayList<>();
         Strip strip = row.strip();
-        if (row instanceof ReturnRow) {
+        if (row.kind() == RowKind.RETURN) {
             stations.add(Station.INSERTS);
         } else {
             stations.add(Station.RAW);
@@ -64,13 +62,11 @@ public final class Stations {
     }
 
     private static boolean hasClipInserts(Row row) {
-        return row instanceof AudioRow audio
-                && audio.clips().stream()
-                        .anyMatch(clip -> !active(clip.inserts()).isEmpty());
+        return row.clips().stream().anyMatch(clip -> !active(clip.inserts()).isEmpty());
     }
 
     /** The mix's Fader is always there: it is the reference. */
-    private static List<Station> ofMix(MixRow mix) {
+    private static List<Station> ofMix(Row mix) {
         List<Station> stations = new ArrayList<>();
         List<Insert> inserts = active(mix.strip().inserts());
         boolean moved = !mix.strip().isAtRest();
@@ -89,7 +85,7 @@ public final class Stations {
         return stations;
     }
 
-    private static boolean isShaping(MixRow mix) {
+    private static boolean isShaping(Row mix) {
         return !active(mix.strip().inserts()).isEmpty() || !mix.strip().isAtRest();
     }
 

@@ -1,10 +1,8 @@
 package apodex.handoff;
 
 import apodex.handoff.Handoff.Choice;
-import apodex.session.BusRow;
-import apodex.session.MixRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -31,14 +29,14 @@ final class Wanted {
                         Cover.of(
                                         outgoing,
                                         row -> outgoing.sounds(row)
-                                                && !(row instanceof BusRow && outgoing.holdsBuses(row)))
+                                                && !(row.kind() == RowKind.BUS && outgoing.holdsBuses(row)))
                                 .rows();
                 };
         List<Choice> choices = new ArrayList<>();
         for (PlanRow planned : rows) {
             Row row = outgoing.row(planned.row()).orElseThrow();
-            boolean isMix = row instanceof MixRow;
-            if (isMix ? !choices.isEmpty() : cover.contains(row) || row instanceof ReturnRow) {
+            boolean isMix = row.kind() == RowKind.MIX;
+            if (isMix ? !choices.isEmpty() : cover.contains(row) || row.kind() == RowKind.RETURN) {
                 stations(row, planned).forEach(station -> choices.add(new Choice(planned.row(), station)));
             }
         }
@@ -56,7 +54,7 @@ final class Wanted {
     }
 
     private boolean isHeard(Row row, Station station) {
-        if (row instanceof MixRow) {
+        if (row.kind() == RowKind.MIX) {
             return true;
         }
         return outgoing.sounds(row)

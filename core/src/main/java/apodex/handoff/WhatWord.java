@@ -1,9 +1,7 @@
 package apodex.handoff;
 
-import apodex.session.BusRow;
-import apodex.session.MixRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.signal.Station;
 import java.util.List;
 import java.util.Set;
@@ -27,8 +25,8 @@ final class WhatWord {
             case RAW -> alone ? sum && offered.size() > 1 ? "Plain" : "" : amplified ? "DI" : sum ? "Plain" : "Dry";
             case SHAPED -> keptAmplifier ? "Amp" : "Shaped";
             case INSERTS ->
-                row instanceof ReturnRow && alone ? "" : sum || row instanceof ReturnRow ? "Inserts" : "Wet";
-            case FADER -> row instanceof BusRow && alone || row instanceof MixRow ? "" : "Fader";
+                row.kind() == RowKind.RETURN && alone ? "" : sum || row.kind() == RowKind.RETURN ? "Inserts" : "Wet";
+            case FADER -> row.kind() == RowKind.BUS && alone || row.kind() == RowKind.MIX ? "" : "Fader";
             case BUS -> "Bus";
             case MIX -> "Mix";
         };

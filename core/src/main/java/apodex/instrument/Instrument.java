@@ -28,10 +28,12 @@ public abstract class Instrument {
         this.parts = List.of(parts);
     }
 
+    /** Stands in sessions: never changes. */
     public final String id() {
         return id;
     }
 
+    /** For people. */
     public final String name() {
         return name;
     }

@@ -11,6 +11,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
  * @param velocity 1 to 127
  */
 public record Note(double quarter, double quarters, int pitch, int velocity) {
+    /** Whether pitch and velocity are such as MIDI 1.0 knows, and time is within a million quarters. */
     @JsonIgnore
     public boolean isPlayable() {
         return quarter >= 0

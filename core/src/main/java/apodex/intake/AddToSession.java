@@ -6,11 +6,11 @@ import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.InstrumentRow;
 import apodex.session.Marker;
-import apodex.session.MixRow;
 import apodex.session.Recording;
 import apodex.session.ReplaceRecording;
 import apodex.session.Row;
 import apodex.session.RowIds;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import apodex.session.SetMarkers;
@@ -69,7 +69,7 @@ public final class AddToSession {
             }
         }
         added.addAll(session.rows().stream()
-                .filter(each -> !(each instanceof MixRow))
+                .filter(each -> each.kind() != RowKind.MIX)
                 .toList());
         int before = added.size();
         lists(sorted, media);

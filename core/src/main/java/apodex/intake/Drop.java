@@ -38,10 +38,12 @@ public final class Drop {
         this.workFolder = workFolder;
     }
 
+    /** What can be used. */
     public List<DroppedFile> files() {
         return files;
     }
 
+    /** What cannot, and why. */
     public List<Refusal> refused() {
         return refused;
     }

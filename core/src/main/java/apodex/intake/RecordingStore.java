@@ -200,6 +200,7 @@ public final class RecordingStore implements Sounds {
         return home(sha256).resolve(ORIGINAL);
     }
 
+    /** Whether a recording lies here, by the SHA-256 of its file. */
     public boolean has(String sha256) {
         return sha256.matches("[0-9a-f]{64}")
                 && (Files.exists(home(sha256).resolve(ORIGINAL))

@@ -26,10 +26,12 @@ public final class Overview implements AutoCloseable {
         this.layout = OverviewLayout.read(readAt(0, OverviewLayout.HEADER_BYTES));
     }
 
+    /** Channels of the recording. */
     public int channels() {
         return layout.channels();
     }
 
+    /** Frames of the recording, at its own rate. */
     public long frames() {
         return layout.frames();
     }

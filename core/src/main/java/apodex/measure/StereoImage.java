@@ -29,6 +29,7 @@ public record StereoImage(double peakLeft, double peakRight, double peakDifferen
         STEREO
     }
 
+    /** The greatest sample of either side, as an amplitude: 1 is full scale. */
     public double peak() {
         return Math.max(peakLeft, peakRight);
     }

@@ -1,12 +1,11 @@
 package apodex.naming;
 
-import apodex.session.AudioRow;
-import apodex.session.MixRow;
 import apodex.session.NamedBy;
 import apodex.session.Recording;
 import apodex.session.RenameRow;
 import apodex.session.Role;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import apodex.session.SetAbout;
@@ -37,7 +36,7 @@ public final class NameProposals {
     }
 
     private static boolean isKept(Row row) {
-        return row instanceof MixRow || row.about().named() == NamedBy.HAND;
+        return row.kind() == RowKind.MIX || row.about().named() == NamedBy.HAND;
     }
 
     private static NameProposal asItIs(Row row) {
@@ -59,10 +58,10 @@ public final class NameProposals {
 
     /** What its first recording was called, where that says more than the row. */
     private static Optional<String> hint(Session session, Row row) {
-        if (!(row instanceof AudioRow audio) || audio.clips().isEmpty()) {
+        if (row.clips().isEmpty()) {
             return Optional.empty();
         }
-        Recording recording = session.recording(audio.clips().get(0).recording());
+        Recording recording = session.recording(row.clips().get(0).recording());
         return List.of(
                         recording.title() == null ? "" : recording.title(),
                         recording.fileName().replaceFirst("\\.[^.]{1,5}$", ""))

@@ -93,6 +93,7 @@ public record NameStyle(
         }
     }
 
+    /** With another version in the names; empty for none. */
     public NameStyle withVersion(String other) {
         return new NameStyle(parts, separator, letters, longest, other);
     }

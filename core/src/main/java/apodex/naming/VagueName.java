@@ -12,6 +12,7 @@ public final class VagueName {
 
     private VagueName() {}
 
+    /** Whether a name says nothing of what is heard: “Audio 3”, “Track”, “New recording”. */
     public static boolean isVague(String name) {
         return VAGUE.matcher(name.strip()).matches();
     }

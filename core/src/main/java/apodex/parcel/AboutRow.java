@@ -3,13 +3,10 @@ package apodex.parcel;
 import apodex.handoff.Plan;
 import apodex.handoff.PlanRow;
 import apodex.measure.StereoImage;
-import apodex.session.AudioRow;
-import apodex.session.BusRow;
-import apodex.session.InstrumentRow;
 import apodex.session.PartRow;
-import apodex.session.ReturnRow;
 import apodex.session.Routing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.signal.Returns;
 import apodex.signal.Station;
@@ -77,18 +74,18 @@ final class AboutRow {
     }
 
     private String whyNoFile() {
-        if (row instanceof AudioRow audio && audio.clips().isEmpty()) {
+        if (row.kind() == RowKind.AUDIO && row.clips().isEmpty()) {
             return "Not printed: nothing is on it.";
         }
         if (planned.image() == StereoImage.Kind.SILENT) {
             return "Not printed: it is silent all through.";
         }
-        if ((row instanceof BusRow || row instanceof ReturnRow)
+        if ((row.kind() == RowKind.BUS || row.kind() == RowKind.RETURN)
                 && Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS)
                         .isEmpty()) {
             return "Not printed: nothing goes to it.";
         }
-        if (row instanceof ReturnRow
+        if (row.kind() == RowKind.RETURN
                 && plan.sharing().returns() == Returns.SHARED_OUT
                 && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
             return "No file of its own: what "
@@ -96,7 +93,7 @@ final class AboutRow {
                     + " sent there is in those files.";
         }
         List<Row> carrying = Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
-                .filter(next -> next instanceof BusRow && isPrinted(next))
+                .filter(next -> next.kind() == RowKind.BUS && isPrinted(next))
                 .toList();
         if (row.strip().muted()) {
             return "Not printed: it is muted in the mix.";
@@ -107,12 +104,12 @@ final class AboutRow {
     }
 
     private void held(List<String> about) {
-        if (row instanceof ReturnRow) {
+        if (row.kind() == RowKind.RETURN) {
             List<Row> from = Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS);
             if (!from.isEmpty()) {
                 about.add("What " + numbers(from) + (from.size() == 1 ? " sends" : " send") + " there.");
             }
-        } else if (row instanceof InstrumentRow) {
+        } else if (row.kind() == RowKind.INSTRUMENT) {
             List<Row> parts = session.rows().stream()
                     .filter(each ->
                             each instanceof PartRow part && part.instrument().equals(row.id()))
@@ -124,7 +121,7 @@ final class AboutRow {
         } else if (row instanceof PartRow part) {
             about.add("A part of "
                     + numbers(session.row(part.instrument()).stream().toList()) + ", by itself.");
-        } else if (row instanceof BusRow) {
+        } else if (row.kind() == RowKind.BUS) {
             List<Row> members = Routing.members(session, row);
             List<Row> alone = members.stream().filter(this::isPrinted).toList();
             List<Row> beside = Routing.besides(session, row);

@@ -3,7 +3,6 @@ package apodex.parcel;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.effect.Setting;
-import apodex.session.AudioRow;
 import apodex.session.Insert;
 import apodex.session.Move;
 import apodex.session.Row;
@@ -29,8 +28,7 @@ final class LeftOut {
     static List<String> of(Session session, Row row, Station taken, Returns returns) {
         List<String> left = new ArrayList<>();
         if (taken == Station.RAW
-                && row instanceof AudioRow audio
-                && audio.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
+                && row.clips().stream().anyMatch(clip -> !clip.inserts().isEmpty())) {
             left.add("effects on single clips");
         }
         for (Insert insert : row.strip().inserts()) {

@@ -89,6 +89,7 @@ public final class ReceivedSession implements Recordings, AutoCloseable {
         return Strip.PLAIN.withFader(db - 20 * Math.log10(sideGain), pan);
     }
 
+    /** What the receiver has after dropping the files into an empty session. */
     public Session session() {
         return session;
     }

@@ -24,6 +24,7 @@ public record About(Role role, String note, NamedBy named) {
         return new About(role, other, named);
     }
 
+    /** Who named the row last: a name by hand is never changed by the application. */
     public About withNameFrom(NamedBy other) {
         return new About(role, note, other);
     }

@@ -26,7 +26,7 @@ public final class Alone {
         session.rows().stream()
                 .filter(row -> Routing.downstream(session, row, Routing.Through.OUTPUTS_AND_SENDS).stream()
                         .anyMatch(each -> wanted.contains(each.id())
-                                && !(each instanceof ReturnRow && row.kind().isSource())))
+                                && !(each.kind() == RowKind.RETURN && row.kind().isSource())))
                 .forEach(row -> heard.add(row.id()));
         return session.withRows(session.rows().stream()
                 .map(row -> row.kind().isSource() && !heard.contains(row.id()) ? silenced(row) : row)

@@ -33,7 +33,7 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
         this(id, name, List.of(new Take(FIRST_TAKE, "Take 1", clips)), FIRST_TAKE, strip);
     }
 
-    /** The active take's clips that are not muted. */
+    @Override
     @JsonIgnore
     public List<Clip> clips() {
         return takes.stream()
@@ -58,6 +58,7 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
         return new AudioRow(id, name, takes, active, newStrip, about);
     }
 
+    /** With other takes, one of which is heard. */
     public AudioRow withTakes(List<Take> newTakes, String newActive) {
         return new AudioRow(id, name, newTakes, newActive, strip, about);
     }

@@ -95,10 +95,12 @@ public record Clip(
                 false);
     }
 
+    /** All of a recording at a frame of the session, without gain and fades. */
     public static Clip whole(Recording recording, int firstChannel, int channels, long position) {
         return new Clip(recording.sha256(), firstChannel, channels, position, 0, recording.frames(), 0, 0, 0);
     }
 
+    /** Frames of the session where it lies. */
     @JsonIgnore
     public FrameRange range() {
         return FrameRange.ofLength(position, frames);

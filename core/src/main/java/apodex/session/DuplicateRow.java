@@ -13,7 +13,7 @@ public record DuplicateRow(String row) implements SessionEdit {
             throw new EditRefused(
                     "row",
                     "“" + source.name() + "” is there once: "
-                            + (source instanceof MixRow ? "a session has one mix." : "a part sounds on one row."));
+                            + (source.kind() == RowKind.MIX ? "a session has one mix." : "a part sounds on one row."));
         }
         Row copy = withId(source, RowIds.fresh()).withName(freeName(session, source.name()));
         List<Row> rows = session.rows();
@@ -29,7 +29,7 @@ public record DuplicateRow(String row) implements SessionEdit {
             return new InstrumentRow(
                     id, player.name(), player.instrument(), player.notes(), player.strip(), player.about());
         }
-        return source instanceof BusRow
+        return source.kind() == RowKind.BUS
                 ? new BusRow(id, source.name(), source.strip(), source.about())
                 : new ReturnRow(id, source.name(), source.strip(), source.about());
     }

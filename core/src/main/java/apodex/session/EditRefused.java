@@ -10,6 +10,7 @@ public final class EditRefused extends RuntimeException {
         this.field = field;
     }
 
+    /** What was wrong, as the request calls it. */
     public String field() {
         return field;
     }

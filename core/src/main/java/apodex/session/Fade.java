@@ -41,6 +41,7 @@ public record Fade(long frames, Curve curve) {
         }
     }
 
+    /** One whose amplitude goes in a straight line. */
     public static Fade straight(long frames) {
         return new Fade(frames, Curve.STRAIGHT);
     }

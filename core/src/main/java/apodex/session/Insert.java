@@ -17,6 +17,7 @@ public record Insert(String effect, Map<String, Double> settings, @Nullable Stri
         settings = settings == null ? Map.of() : Map.copyOf(settings);
     }
 
+    /** One that is on, has no key and belongs to the mix. */
     public static Insert of(String effect, Map<String, Double> settings) {
         return new Insert(effect, settings, null, false, true);
     }

@@ -2,6 +2,7 @@ package apodex.session;
 
 import apodex.instrument.Note;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Notes and the instrument that plays them. Parts that have a {@link PartRow} of their own are not in its sound.
@@ -21,6 +22,7 @@ public record InstrumentRow(String id, String name, String instrument, List<Note
         this(id, name, instrument, notes, strip, About.NOTHING);
     }
 
+    /** Other notes on the same instrument. */
     public InstrumentRow withNotes(List<Note> newNotes) {
         return new InstrumentRow(id, name, instrument, newNotes, strip, about);
     }
@@ -33,6 +35,11 @@ public record InstrumentRow(String id, String name, String instrument, List<Note
     @Override
     public RowKind kind() {
         return RowKind.INSTRUMENT;
+    }
+
+    @Override
+    public Optional<Playing> playing(Session session) {
+        return Optional.of(Playing.of(this, session));
     }
 
     @Override

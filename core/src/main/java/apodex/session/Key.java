@@ -35,6 +35,7 @@ public record Key(String tonic, String mode) {
         return new Key(matcher.group(1).toUpperCase(Locale.ROOT) + accidental, mode);
     }
 
+    /** {@code F♯ minor} */
     @JsonValue
     public String written() {
         return tonic + " " + mode;

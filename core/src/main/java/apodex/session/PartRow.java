@@ -1,5 +1,7 @@
 package apodex.session;
 
+import java.util.Optional;
+
 /**
  * One part of an instrument, such as a drum of a kit, on a row of its own.
  *
@@ -19,6 +21,11 @@ public record PartRow(String id, String name, String instrument, String part, St
     @Override
     public RowKind kind() {
         return RowKind.PART;
+    }
+
+    @Override
+    public Optional<Playing> playing(Session session) {
+        return session.row(instrument).map(player -> Playing.of((InstrumentRow) player, part));
     }
 
     @Override

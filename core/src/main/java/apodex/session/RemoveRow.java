@@ -12,7 +12,7 @@ public record RemoveRow(String row) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
         Row gone = SessionEdit.row(session, row);
-        if (gone instanceof MixRow) {
+        if (gone.kind() == RowKind.MIX) {
             throw new EditRefused("row", "A session cannot be without its mix.");
         }
         List<Row> rows = new ArrayList<>();

@@ -2,6 +2,8 @@ package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
+import java.util.Optional;
 
 /** Anything that carries signal and can be printed. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -27,6 +29,16 @@ public sealed interface Row permits AudioRow, InstrumentRow, PartRow, BusRow, Re
 
     /** What it is in the music, and what else people should know of it. */
     About about();
+
+    /** Clips that are heard on it: those of the active take that are not muted. Only audio rows have any. */
+    default List<Clip> clips() {
+        return List.of();
+    }
+
+    /** What is played on it; empty when its sound is not made of notes. */
+    default Optional<Playing> playing(Session session) {
+        return Optional.empty();
+    }
 
     Row withName(String name);
 

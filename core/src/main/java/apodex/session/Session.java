@@ -81,21 +81,25 @@ public record Session(
         return end;
     }
 
-    /** Where a row's first clip or note begins; empty for rows without any of their own. */
-    public OptionalLong firstFrame(Row row) {
-        if (row instanceof AudioRow audio) {
-            return audio.clips().stream().mapToLong(Clip::position).min();
-        }
-        if (row instanceof InstrumentRow player) {
-            OptionalDouble quarter =
-                    player.notes().stream().mapToDouble(Note::quarter).min();
-            return quarter.isEmpty()
-                    ? OptionalLong.empty()
-                    : OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate));
-        }
-        return row instanceof PartRow part ? firstFrame(row(part.instrument()).orElseThrow()) : OptionalLong.empty();
+    /** Whether a row has clips or notes of its own. */
+    public boolean hasOwn(Row row) {
+        return !row.clips().isEmpty()
+                || row.playing(this)
+                        .filter(playing -> !playing.notes().isEmpty())
+                        .isPresent();
     }
 
+    /** Where a row's first clip or note begins; empty for rows without any of their own. */
+    public OptionalLong firstFrame(Row row) {
+        OptionalDouble quarter = row.playing(this).map(Playing::notes).orElse(List.of()).stream()
+                .mapToDouble(Note::quarter)
+                .min();
+        return quarter.isPresent()
+                ? OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate))
+                : row.clips().stream().mapToLong(Clip::position).min();
+    }
+
+    /** Rows with clips, in order. */
     @JsonIgnore
     public List<AudioRow> audioRows() {
         return rows.stream()
@@ -104,6 +108,7 @@ public record Session(
                 .toList();
     }
 
+    /** The one mix. */
     @JsonIgnore
     public MixRow mix() {
         for (int i = rows.size() - 1; i >= 0; i--) { // the rules want it last
@@ -119,6 +124,7 @@ public record Session(
         return ById.place(rows, row.id());
     }
 
+    /** Found in constant time. */
     public Optional<Row> row(String id) {
         return Optional.ofNullable(ById.find(rows, id));
     }

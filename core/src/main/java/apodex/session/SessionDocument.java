@@ -20,6 +20,7 @@ public final class SessionDocument {
 
     private SessionDocument() {}
 
+    /** As JSON (RFC 8259), readable by people. */
     public static String write(Object value) {
         try {
             return JSON.writeValueAsString(value);

@@ -125,7 +125,7 @@ public final class SessionRules {
                 "outputs",
                 "“" + row.name() + "” feeds the same bus twice.");
         require(
-                !(row instanceof MixRow)
+                row.kind() != RowKind.MIX
                         || strip.outputs().isEmpty() && strip.sends().isEmpty(),
                 "outputs",
                 "The mix feeds nothing.");

@@ -8,7 +8,7 @@ import java.util.List;
 public record SetInstrument(String row, String instrument) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
-        if (!(SessionEdit.row(session, row) instanceof InstrumentRow)) {
+        if (SessionEdit.row(session, row).kind() != RowKind.INSTRUMENT) {
             throw new EditRefused("row", "Only instrument rows have an instrument.");
         }
         Instrument chosen = Instruments.find(instrument)

@@ -7,7 +7,7 @@ import java.util.List;
 public record SetNotes(String row, String instrument, List<Note> notes) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
-        if (!(SessionEdit.row(session, row) instanceof InstrumentRow)) {
+        if (SessionEdit.row(session, row).kind() != RowKind.INSTRUMENT) {
             throw new EditRefused("row", "Only instrument rows have notes.");
         }
         return SessionRules.checked(session.withRow(

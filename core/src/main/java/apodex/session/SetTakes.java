@@ -6,7 +6,7 @@ import java.util.List;
 public record SetTakes(String row, List<Take> takes, String active) implements SessionEdit {
     @Override
     public Session applyTo(Session session) {
-        if (!(SessionEdit.row(session, row) instanceof AudioRow)) {
+        if (SessionEdit.row(session, row).kind() != RowKind.AUDIO) {
             throw new EditRefused("row", "Only audio rows have takes.");
         }
         List<Take> named = (takes == null ? List.<Take>of() : takes)

@@ -42,6 +42,7 @@ public record Song(
         this(title, artist, tempo, meter, key, List.of(), List.of());
     }
 
+    /** One of which only the title is known. */
     public static Song titled(String title) {
         return new Song(title, "", null, null, null);
     }

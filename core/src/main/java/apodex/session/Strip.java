@@ -58,6 +58,7 @@ public record Strip(
         return new Strip(other, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, outputs);
     }
 
+    /** In dB, and pan from -1 (left) to 1 (right). */
     public Strip withFader(double db, double position) {
         return new Strip(inserts, db, position, muted, soloed, faderMoves, panMoves, sends, outputs);
     }
@@ -66,6 +67,7 @@ public record Strip(
         return new Strip(inserts, faderDb, pan, mute, solo, faderMoves, panMoves, sends, outputs);
     }
 
+    /** Fader in dB and pan from -1 to 1, at frames of the session, ascending. */
     public Strip withMoves(List<Move> fader, List<Move> position) {
         return new Strip(inserts, faderDb, pan, muted, soloed, fader, position, sends, outputs);
     }
@@ -74,6 +76,7 @@ public record Strip(
         return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, other, outputs);
     }
 
+    /** Ids of the buses it feeds, or of the mix. */
     public Strip withOutputs(List<String> other) {
         return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, other);
     }

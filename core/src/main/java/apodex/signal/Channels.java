@@ -26,6 +26,7 @@ public enum Channels {
         this.count = count;
     }
 
+    /** Channels of the file; until it is measured, as many as it can have. */
     public int count() {
         return count;
     }

@@ -1,13 +1,12 @@
 package apodex.signal;
 
-import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.time.FrameRange;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
-/** The frames where a row, or any of several rows, has a clip: ascending ranges that do not touch. */
+/** The frames where any of several clips lies: ascending ranges that do not touch. */
 final class Coverage {
     private final long[] starts;
     private final long[] ends;
@@ -17,9 +16,8 @@ final class Coverage {
         ends = merged.stream().mapToLong(FrameRange::end).toArray();
     }
 
-    static Coverage of(List<AudioRow> rows) {
-        List<FrameRange> sorted = rows.stream()
-                .flatMap(row -> row.clips().stream())
+    static Coverage of(List<Clip> clips) {
+        List<FrameRange> sorted = clips.stream()
                 .map(Clip::range)
                 .filter(range -> !range.isEmpty())
                 .sorted(Comparator.comparingLong(FrameRange::start))

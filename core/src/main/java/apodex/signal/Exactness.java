@@ -1,8 +1,8 @@
 package apodex.signal;
 
 import apodex.audio.SampleFormat;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.Row;
 import apodex.session.Session;
 import apodex.time.FrameRange;
 import java.util.Comparator;
@@ -13,7 +13,7 @@ public final class Exactness {
     private Exactness() {}
 
     /** True when nothing but placing happens to the samples and the format holds each of them exactly. */
-    public static boolean isExact(Session session, AudioRow row, SampleFormat depth) {
+    public static boolean isExact(Session session, Row row, SampleFormat depth) {
         return isOnlyPlaced(row)
                 && row.clips().stream()
                         .map(clip -> session.recording(clip.recording()))
@@ -22,7 +22,7 @@ public final class Exactness {
     }
 
     /** True when no clip is changed in level and no two overlap. */
-    static boolean isOnlyPlaced(AudioRow row) {
+    static boolean isOnlyPlaced(Row row) {
         List<Clip> clips = row.clips().stream()
                 .sorted(Comparator.comparingLong(Clip::position))
                 .toList();

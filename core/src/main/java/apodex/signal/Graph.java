@@ -8,18 +8,12 @@ import apodex.effect.LinearUnit;
 import apodex.effect.ShaperUnit;
 import apodex.effect.Unit;
 import apodex.effect.Values;
-import apodex.instrument.Instrument;
-import apodex.instrument.Instrument.Part;
-import apodex.instrument.Instruments;
 import apodex.measure.Decibels;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
-import apodex.session.InstrumentRow;
-import apodex.session.MixRow;
-import apodex.session.PartRow;
-import apodex.session.ReturnRow;
+import apodex.session.Playing;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Strip;
@@ -81,8 +75,8 @@ final class Graph {
             case SHAPED -> shaped(row);
             case INSERTS -> inserted(row);
             case FADER -> fader(row);
-            case BUS -> row instanceof MixRow ? raw(row) : shares.atMixDoor(row);
-            case MIX -> row instanceof MixRow ? fader(row) : shares.fader(row, session.mix());
+            case BUS -> row.kind() == RowKind.MIX ? raw(row) : shares.atMixDoor(row);
+            case MIX -> row.kind() == RowKind.MIX ? fader(row) : shares.fader(row, session.mix());
         };
     }
 
@@ -107,16 +101,13 @@ final class Graph {
 
     Node raw(Row row) {
         return point(row.id() + "/raw", () -> {
-            if (row instanceof AudioRow audio) {
-                return clips(audio.clips());
+            if (row.kind() == RowKind.AUDIO) {
+                return clips(row.clips());
             }
-            if (row instanceof InstrumentRow instrument) {
-                return instrument(instrument, null);
+            if (row.kind().isPlayed()) {
+                return played(row.playing(session).orElseThrow());
             }
-            if (row instanceof PartRow part) {
-                return instrument((InstrumentRow) session.row(part.instrument()).orElseThrow(), part.part());
-            }
-            List<Edge.Wish> wishes = row instanceof ReturnRow ? sendsInto(row) : feeding(row);
+            List<Edge.Wish> wishes = row.kind() == RowKind.RETURN ? sendsInto(row) : feeding(row);
             return sum(2, wishes, SumNode.latestOf(wishes));
         });
     }
@@ -134,16 +125,14 @@ final class Graph {
         return add(new ClipNode(session, clips, recordings, kernels, curtain));
     }
 
-    private Node instrument(InstrumentRow row, String onlyPart) {
-        Instrument instrument = Instruments.find(row.instrument()).orElseThrow();
-        List<String> apart = session.partsOnTheirOwn(row.id());
-        List<Part> parts = instrument.parts().stream()
-                .filter(part -> onlyPart == null
-                        ? !apart.contains(part.id())
-                        : part.id().equals(onlyPart))
-                .toList();
+    private Node played(Playing playing) {
         return add(new InstrumentNode(
-                instrument, parts, row.notes(), session.song().timeline(), session.rate(), curtain));
+                playing.instrument().orElseThrow(),
+                playing.parts(),
+                playing.notes(),
+                session.song().timeline(),
+                session.rate(),
+                curtain));
     }
 
     /** Rows that feed a bus or the mix, each at its Fader, in the rows' order. */
@@ -191,21 +180,19 @@ final class Graph {
 
     /** Raw plus clip inserts: clips with inserts go through them one by one and join the others again. */
     private Node withClipInserts(Row row) {
-        if (!(row instanceof AudioRow audio)
-                || audio.clips().stream()
-                        .allMatch(clip -> active(clip.inserts()).isEmpty())) {
+        if (row.clips().stream().allMatch(clip -> active(clip.inserts()).isEmpty())) {
             return raw(row);
         }
         return point(row.id() + "/clips", () -> {
             List<Edge.Wish> wishes = new ArrayList<>();
-            List<Clip> plain = audio.clips().stream()
+            List<Clip> plain = row.clips().stream()
                     .filter(clip -> active(clip.inserts()).isEmpty())
                     .toList();
             if (!plain.isEmpty()) {
                 wishes.add(new Edge.Wish(clips(plain), 1));
             }
-            for (int i = 0; i < audio.clips().size(); i++) {
-                Clip clip = audio.clips().get(i);
+            for (int i = 0; i < row.clips().size(); i++) {
+                Clip clip = row.clips().get(i);
                 if (!active(clip.inserts()).isEmpty()) {
                     Node through = chain(row.id() + "/clip" + i, clips(List.of(clip)), clip.inserts(), Which.ALL);
                     wishes.add(new Edge.Wish(through, 1));

@@ -5,8 +5,9 @@ import apodex.audio.PcmReader;
 import apodex.audio.WavWriter;
 import apodex.measure.SoundMeasures;
 import apodex.measure.SoundMeter;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
@@ -44,8 +45,9 @@ final class PlainCopy extends Task implements AutoCloseable {
     private @Nullable SoundMeter meter;
 
     /** Whether {@code tap} can be written this way. */
-    static boolean isPossible(Session session, AudioRow row, Tap tap) {
-        return tap.station() == Station.RAW
+    static boolean isPossible(Session session, Row row, Tap tap) {
+        return row.kind() == RowKind.AUDIO
+                && tap.station() == Station.RAW
                 && tap.trimDb() == 0
                 && tap.container() == Tap.FileType.WAV
                 && tap.rate().equals(session.rate())
@@ -64,7 +66,7 @@ final class PlainCopy extends Task implements AutoCloseable {
      */
     PlainCopy(
             Session session,
-            AudioRow row,
+            Row row,
             Tap tap,
             Recordings recordings,
             WavWriter out,

@@ -29,6 +29,7 @@ public enum Station {
         this.label = label;
     }
 
+    /** For people. */
     public String label() {
         return label;
     }

@@ -3,9 +3,9 @@ package apodex.signal;
 import apodex.audio.AllCores;
 import apodex.audio.SampleFormat;
 import apodex.audio.WavWriter;
-import apodex.session.AudioRow;
 import apodex.session.MixRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
@@ -217,7 +217,7 @@ public final class Walk {
     }
 
     private boolean isPlainCopy(Tap tap) {
-        return row(tap) instanceof AudioRow audio && PlainCopy.isPossible(session, audio, tap);
+        return PlainCopy.isPossible(session, row(tap), tap);
     }
 
     private boolean isToTheEnd() {
@@ -237,10 +237,10 @@ public final class Walk {
         long latest = 0;
         for (Tap tap : taps) {
             if (nodes.containsKey(tap)) {
-                boolean raw = tap.station() == Station.RAW;
-                boolean exact =
-                        raw && row(tap) instanceof AudioRow audio && Exactness.isExact(session, audio, tap.depth());
-                Coverage coverage = raw && row(tap) instanceof AudioRow audio ? Coverage.of(List.of(audio)) : null;
+                Row row = row(tap);
+                boolean recorded = tap.station() == Station.RAW && row.kind() == RowKind.AUDIO;
+                boolean exact = recorded && Exactness.isExact(session, row, tap.depth());
+                Coverage coverage = recorded ? Coverage.of(row.clips()) : null;
                 TapFile file = new TapFile(
                         tap,
                         session.rate(),
@@ -296,7 +296,7 @@ public final class Walk {
                 new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
         return new PlainCopy(
                 session,
-                (AudioRow) row(tap),
+                row(tap),
                 tap,
                 recordings,
                 out,

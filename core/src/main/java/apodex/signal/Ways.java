@@ -1,9 +1,7 @@
 package apodex.signal;
 
-import apodex.session.BusRow;
-import apodex.session.MixRow;
-import apodex.session.ReturnRow;
 import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Strip;
@@ -64,7 +62,7 @@ public final class Ways {
             senders.add(new ArrayList<>(List.of(rows.get(i))));
         }
         for (int i = 0; i < rows.size(); i++) {
-            if (!(rows.get(i) instanceof ReturnRow)) {
+            if (rows.get(i).kind() != RowKind.RETURN) {
                 for (int bus : busesAround(i)) {
                     senders.get(bus).add(rows.get(i));
                 }
@@ -125,7 +123,7 @@ public final class Ways {
         int at = row;
         while (around.size() <= rows.size() && !rows.get(at).strip().outputs().isEmpty()) {
             Integer next = places.get(rows.get(at).strip().outputs().get(0));
-            if (next == null || !(rows.get(next) instanceof BusRow)) {
+            if (next == null || rows.get(next).kind() != RowKind.BUS) {
                 break;
             }
             around.add(next);
@@ -215,8 +213,8 @@ public final class Ways {
      */
     public long[] share(Row row, Returns returns) {
         int own = place(row);
-        long[] into = row instanceof MixRow ? ofMix() : behindInserts(to(own, true), true);
-        if (row instanceof MixRow) {
+        long[] into = row.kind() == RowKind.MIX ? ofMix() : behindInserts(to(own, true), true);
+        if (row.kind() == RowKind.MIX) {
             return into;
         }
         into[own] = 1;

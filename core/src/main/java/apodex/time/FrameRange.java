@@ -16,6 +16,7 @@ public record FrameRange(long start, long end) {
         }
     }
 
+    /** So many frames from {@code start} on. */
     public static FrameRange ofLength(long start, long frames) {
         return new FrameRange(start, start + frames);
     }
@@ -25,6 +26,7 @@ public record FrameRange(long start, long end) {
         return end - start;
     }
 
+    /** Whether no frame is in it. */
     @JsonIgnore
     public boolean isEmpty() {
         return end == start;

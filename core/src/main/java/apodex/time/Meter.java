@@ -33,6 +33,7 @@ public record Meter(int beats, int unit) {
         return new Meter(Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)));
     }
 
+    /** {@code 3/4} */
     @JsonValue
     public String written() {
         return beats + "/" + unit;

@@ -20,11 +20,13 @@ public record SampleRate(int hertz) {
         }
     }
 
+    /** Frames per second. */
     @JsonCreator
     public static SampleRate of(int hertz) {
         return new SampleRate(hertz);
     }
 
+    /** Whether a file of this rate can be read and written here. */
     public static boolean isUsable(long hertz) {
         return hertz >= LOWEST_HERTZ && hertz <= HIGHEST_HERTZ;
     }

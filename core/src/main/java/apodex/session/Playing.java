@@ -1,0 +1,53 @@
+package apodex.session;
+
+import apodex.instrument.Instrument;
+import apodex.instrument.Instrument.Part;
+import apodex.instrument.Instruments;
+import apodex.instrument.Note;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is played on a row.
+ *
+ * @param player the row that has the notes
+ * @param parts  parts of its instrument that are heard on this row; none when the instrument is not known
+ */
+public record Playing(InstrumentRow player, List<Part> parts) {
+    public Optional<Instrument> instrument() {
+        return Instruments.find(player.instrument());
+    }
+
+    public List<Note> notes() {
+        return player.notes();
+    }
+
+    /** What the instrument itself is heard with: all parts that have no row of their own. */
+    static Playing of(InstrumentRow player, Session session) {
+        List<String> apart = session.partsOnTheirOwn(player.id());
+        return new Playing(
+                player,
+                allParts(player).stream()
+                        .filter(part -> !apart.contains(part.id()))
+                        .toList());
+    }
+
+    /** One part alone. */
+    static Playing of(InstrumentRow player, String only) {
+        return new Playing(
+                player,
+                allParts(player).stream().filter(part -> part.id().equals(only)).toList());
+    }
+
+    private static List<Part> allParts(InstrumentRow player) {
+        return Instruments.find(player.instrument()).map(Instrument::parts).orElse(List.of());
+    }
+
+    /** Whether any of the notes makes a sound here. */
+    public boolean sounds() {
+        return instrument()
+                .filter(plays ->
+                        parts.stream().anyMatch(part -> notes().stream().anyMatch(note -> plays.plays(part, note))))
+                .isPresent();
+    }
+}
