@@ -60,7 +60,9 @@ public final class Checks {
     /** Everything they find, worst first. */
     public static List<Finding> look(Look at) {
         List<Finding> found = new ArrayList<>();
-        ALL.forEach(check -> check.look(at, found::add));
+        try (at) {
+            ALL.forEach(check -> check.look(at, found::add));
+        }
         found.sort(Comparator.comparing(Finding::severity));
         return found;
     }

@@ -1,6 +1,7 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
+import apodex.session.Insert;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.RowKind;
@@ -8,7 +9,10 @@ import apodex.session.SetFader;
 import apodex.session.SetOutputs;
 import apodex.session.Strip;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /** A row with sound that is planned and whose way never reaches the mix. */
 final class GoesNowhere extends Check {
@@ -18,11 +22,12 @@ final class GoesNowhere extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
+        Set<String> keys = keys(at);
         for (Row row : at.session().rows()) {
             if (row.kind() == RowKind.MIX
                     || row.strip().muted()
                     || !at.hasContent(row)
-                    || isListenedTo(at, row)
+                    || keys.contains(row.id())
                     || at.plan().isPresent() && at.prints(row).isEmpty()
                     || Roles.of(row).isForPlayers()) {
                 continue;
@@ -58,9 +63,12 @@ final class GoesNowhere extends Check {
         }
     }
 
-    private static boolean isListenedTo(Look at, Row row) {
+    /** Ids of rows that some effect takes its key from. */
+    private static Set<String> keys(Look at) {
         return at.session().rows().stream()
-                .flatMap(each -> each.strip().inserts().stream())
-                .anyMatch(insert -> row.id().equals(insert.key()));
+                .flatMap(row -> row.strip().inserts().stream())
+                .map(Insert::key)
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 }

@@ -1,6 +1,5 @@
 package apodex.check;
 
-import apodex.audio.PcmReader;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
@@ -11,6 +10,7 @@ import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.EditRefused;
+import apodex.session.Inputs;
 import apodex.session.Recording;
 import apodex.session.Routing;
 import apodex.session.Row;
@@ -28,29 +28,39 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A session with everything checks may want to know of it, each thing found out once. */
-public final class Look {
+public final class Look implements AutoCloseable {
     private final Session session;
     private final Handoff handoff;
     private final Plan plan;
+    private final Inputs inputs;
     private final Sounds sounds;
+    private final OpenRecordings recordings;
+    private final Map<String, List<Print>> printsByRow;
     private final Map<String, Optional<StereoImage>> images = new HashMap<>();
 
     /** @param handoff what is going to be printed; what the session no longer has is left out of it */
     public Look(Session session, Handoff handoff, Sounds sounds) {
         this.session = session;
+        this.inputs = new Inputs(session);
         this.sounds = sounds;
+        this.recordings = new OpenRecordings(sounds);
         this.plan = plan(session, handoff, sounds);
         this.handoff = plan == null ? handoff : Planner.without(session, handoff);
+        this.printsByRow = prints().stream().collect(Collectors.groupingBy(Print::row));
     }
 
     /** One whose plan is made already. */
     public Look(Session session, Handoff handoff, Plan plan, Sounds sounds) {
         this.session = session;
+        this.inputs = new Inputs(session);
         this.sounds = sounds;
+        this.recordings = new OpenRecordings(sounds);
         this.plan = plan;
         this.handoff = handoff;
+        this.printsByRow = prints().stream().collect(Collectors.groupingBy(Print::row));
     }
 
     private static Plan plan(Session session, Handoff handoff, Sounds sounds) {
@@ -80,7 +90,7 @@ public final class Look {
     }
 
     List<Print> prints(Row row) {
-        return prints().stream().filter(print -> print.row().equals(row.id())).toList();
+        return printsByRow.getOrDefault(row.id(), List.of());
     }
 
     boolean isPrinted(Row row, Station station) {
@@ -149,8 +159,8 @@ public final class Look {
             return Optional.empty();
         }
         double[][] into = new double[clip.channels()][frames];
-        try (PcmReader in = sounds.open(clip.recording())) {
-            in.read(first, frames, clip.firstChannel(), into, 0);
+        try {
+            recordings.of(clip.recording()).read(first, frames, clip.firstChannel(), into, 0);
         } catch (IOException e) {
             return Optional.empty();
         }
@@ -179,11 +189,7 @@ public final class Look {
 
     /** Rows that feed or send to a row. */
     List<Row> feeding(Row row) {
-        return session.rows().stream()
-                .filter(each -> each.strip().outputs().contains(row.id())
-                        || each.strip().sends().stream()
-                                .anyMatch(send -> send.to().equals(row.id())))
-                .toList();
+        return inputs.of(row);
     }
 
     /** Rows with sound of their own: no buses, returns or mix. */
@@ -224,5 +230,11 @@ public final class Look {
 
     static List<String> ids(List<? extends Row> rows) {
         return new ArrayList<>(rows.stream().map(Row::id).toList());
+    }
+
+    /** Lets go of recordings that were opened to look into them. */
+    @Override
+    public void close() {
+        recordings.close();
     }
 }

@@ -7,6 +7,7 @@ import apodex.effect.Nature;
 import apodex.effect.Values;
 import apodex.measure.StereoImage;
 import apodex.session.Clip;
+import apodex.session.Inputs;
 import apodex.session.Insert;
 import apodex.session.Playing;
 import apodex.session.Row;
@@ -35,6 +36,7 @@ public final class Outgoing {
     private final Sharing sharing;
     private final Map<String, StereoImage.Kind> images;
     private final Map<String, Row> rows = new HashMap<>();
+    private final Inputs inputs;
     private final Ways ways;
     private final RowWidth widths;
     private final Stations stations;
@@ -55,6 +57,7 @@ public final class Outgoing {
         this.sharing = sharing;
         this.images = images;
         session.rows().forEach(row -> rows.put(row.id(), row));
+        this.inputs = new Inputs(session);
         this.ways = new Ways(session);
         this.widths = new RowWidth(session);
         this.stations = new Stations(this);
@@ -108,12 +111,7 @@ public final class Outgoing {
         if (row.kind().isSource()) {
             return session.hasOwn(row);
         }
-        return session.rows().stream().anyMatch(each -> leadsTo(each, row) && isFilled(each));
-    }
-
-    private static boolean leadsTo(Row from, Row to) {
-        return from.strip().outputs().contains(to.id())
-                || from.strip().sends().stream().anyMatch(send -> send.to().equals(to.id()));
+        return inputs.of(row).stream().anyMatch(this::isFilled);
     }
 
     /** Whether a row makes a sound anywhere in the song: what is silent needs no file, and none of it is missed. */
@@ -133,7 +131,7 @@ public final class Outgoing {
         if (row.kind().isPlayed()) {
             return row.playing(session).filter(Playing::sounds).isPresent();
         }
-        return session.rows().stream().anyMatch(each -> soundsInto(each, row) && sounds(each));
+        return inputs.of(row).stream().anyMatch(each -> soundsInto(each, row) && sounds(each));
     }
 
     private static boolean soundsInto(Row from, Row to) {
@@ -186,9 +184,7 @@ public final class Outgoing {
 
     /** Rows whose outputs lead to a bus. */
     List<Row> feeding(Row bus) {
-        return session.rows().stream()
-                .filter(row -> row.strip().outputs().contains(bus.id()))
-                .toList();
+        return inputs.byOutput(bus);
     }
 
     /** Whether the sum of a bus holds another bus that sounds. */
@@ -207,11 +203,7 @@ public final class Outgoing {
     }
 
     private long before(Row row) {
-        return session.rows().stream()
-                .filter(each -> leadsTo(each, row))
-                .mapToLong(this::after)
-                .max()
-                .orElse(0);
+        return inputs.of(row).stream().mapToLong(this::after).max().orElse(0);
     }
 
     private long after(Row row) {

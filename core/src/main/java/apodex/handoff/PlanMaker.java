@@ -138,10 +138,10 @@ final class PlanMaker {
 
     private List<Print> prints(List<Choice> chosen) {
         List<Print> prints = new ArrayList<>();
+        Map<String, Set<Station>> byRow = chosen.stream()
+                .collect(Collectors.groupingBy(Choice::row, Collectors.mapping(Choice::station, Collectors.toSet())));
         for (PlanRow row : rows) {
-            planned = chosen.stream()
-                    .filter(choice -> choice.row().equals(row.row()))
-                    .map(Choice::station)
+            planned = byRow.getOrDefault(row.row(), Set.of()).stream()
                     .filter(row.stations()::contains)
                     .collect(Collectors.toSet());
             for (Station station : row.stations()) {

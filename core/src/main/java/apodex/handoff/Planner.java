@@ -6,6 +6,7 @@ import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.Insert;
+import apodex.session.MixRow;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
@@ -18,6 +19,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Makes the plan of a handoff: measures every row, finds the stations worth a file, decides what is printed. */
 public final class Planner {
@@ -52,12 +55,13 @@ public final class Planner {
 
     /** The rows as the receiver gets them; the mix comes last. */
     private static List<Row> inOrder(Session session, List<String> order) {
-        List<Row> rows = new ArrayList<>();
-        order.forEach(id -> session.row(id).filter(row -> !rows.contains(row)).ifPresent(rows::add));
-        session.rows().stream().filter(row -> !rows.contains(row)).forEach(rows::add);
-        rows.remove(session.mix());
-        rows.add(session.mix());
-        return rows;
+        Map<String, Row> rows = new LinkedHashMap<>();
+        order.forEach(id -> session.row(id).ifPresent(row -> rows.put(id, row)));
+        session.rows().forEach(row -> rows.putIfAbsent(row.id(), row));
+        MixRow mix = session.mix();
+        rows.remove(mix.id());
+        rows.put(mix.id(), mix);
+        return List.copyOf(rows.values());
     }
 
     /** The same handoff without what the session no longer has: rows that are gone, stations that no longer differ, sections past its end. */
@@ -129,13 +133,12 @@ public final class Planner {
             rows.add(planRow(row, row.kind() == RowKind.MIX ? 0 : number++, outgoing.stations(row)));
         }
         List<Choice> asked = new Wanted(outgoing, handoff.brief()).of(rows);
-        rows.replaceAll(row -> row.asking(asked.stream()
-                .filter(choice -> choice.row().equals(row.row()))
-                .map(Choice::station)
-                .toList()));
+        Map<String, List<Station>> askedByRow = asked.stream()
+                .collect(Collectors.groupingBy(Choice::row, Collectors.mapping(Choice::station, Collectors.toList())));
+        rows.replaceAll(row -> row.asking(askedByRow.getOrDefault(row.row(), List.of())));
         List<Choice> chosen = new ArrayList<>(asked);
         handoff.added().forEach(choice -> chosen.add(offered(choice, rows)));
-        chosen.removeAll(handoff.leftOut());
+        chosen.removeAll(Set.copyOf(handoff.leftOut()));
         return new PlanMaker(outgoing, handoff, rows, images, sections, rate).make(chosen);
     }
 

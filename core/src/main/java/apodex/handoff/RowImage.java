@@ -1,7 +1,6 @@
 package apodex.handoff;
 
 import apodex.measure.Decibels;
-import apodex.measure.Overview;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
@@ -20,8 +19,9 @@ public final class RowImage {
     public static StereoImage measure(Session session, AudioRow row, MeasuredRecordings recordings) throws IOException {
         StereoImage image = StereoImage.NOTHING;
         for (Clip clip : row.clips()) {
-            try (Overview overview = recordings.overview(clip.recording())) {
-                StereoImage stretch = overview.measure(clip.firstChannel(), clip.channels(), heard(session, clip));
+            try {
+                StereoImage stretch =
+                        recordings.image(clip.recording(), clip.firstChannel(), clip.channels(), heard(session, clip));
                 image = image.with(stretch.times(Decibels.toFactor(clip.gainDb())));
             } catch (IOException e) {
                 throw new UnreadableRecording(session, clip.recording(), e);

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What a brief asks for of the rows there are. */
 final class Wanted {
@@ -32,11 +33,12 @@ final class Wanted {
                                                 && !(row.kind() == RowKind.BUS && outgoing.holdsBuses(row)))
                                 .rows();
                 };
+        Set<String> covering = cover.stream().map(Row::id).collect(Collectors.toSet());
         List<Choice> choices = new ArrayList<>();
         for (PlanRow planned : rows) {
             Row row = outgoing.row(planned.row()).orElseThrow();
             boolean isMix = row.kind() == RowKind.MIX;
-            if (isMix ? !choices.isEmpty() : cover.contains(row) || row.kind() == RowKind.RETURN) {
+            if (isMix ? !choices.isEmpty() : covering.contains(row.id()) || row.kind() == RowKind.RETURN) {
                 stations(row, planned).forEach(station -> choices.add(new Choice(planned.row(), station)));
             }
         }

@@ -11,7 +11,9 @@ import apodex.check.Sounds;
 import apodex.measure.Overview;
 import apodex.measure.OverviewScan;
 import apodex.measure.SoundScan;
+import apodex.measure.StereoImage;
 import apodex.session.Recording;
+import apodex.time.FrameRange;
 import jakarta.annotation.Nullable;
 import java.io.FileNotFoundException;
 import java.io.IOException;
@@ -43,6 +45,8 @@ public final class RecordingStore implements Sounds {
     private final Path root;
     /** What was read of scans and is still wanted; memory that runs short takes it back. */
     private final Map<String, SoftReference<SoundScan>> scans = new ConcurrentHashMap<>();
+
+    private final Map<String, SoftReference<Map<Stretch, StereoImage>>> images = new ConcurrentHashMap<>();
     /** What the bytes of files that look touched turned out to be, by file and moment of change. */
     private final Map<String, Standing> touched = new ConcurrentHashMap<>();
 
@@ -136,6 +140,29 @@ public final class RecordingStore implements Sounds {
         return new Overview(home(sha256).resolve(OVERVIEW), open(sha256));
     }
 
+    /** Kept as long as memory allows: a recording never changes, and every plan asks for every clip. */
+    @Override
+    public StereoImage image(String sha256, int firstChannel, int channels, FrameRange stretch) throws IOException {
+        sound(sha256); // what is not there any more is not planned, however well it is known
+        Map<Stretch, StereoImage> known = images.compute(
+                        sha256,
+                        (key, kept) -> kept == null || kept.get() == null
+                                ? new SoftReference<>(new ConcurrentHashMap<>())
+                                : kept)
+                .get();
+        Stretch asked = new Stretch(firstChannel, channels, stretch);
+        StereoImage image = known == null ? null : known.get(asked);
+        if (image == null) {
+            image = Sounds.super.image(sha256, firstChannel, channels, stretch);
+            if (known != null) {
+                known.put(asked, image);
+            }
+        }
+        return image;
+    }
+
+    private record Stretch(int firstChannel, int channels, FrameRange frames) {}
+
     @Override
     public Standing standing(String sha256) {
         if (!has(sha256)) {
@@ -202,7 +229,7 @@ public final class RecordingStore implements Sounds {
 
     /** Whether a recording lies here, by the SHA-256 of its file. */
     public boolean has(String sha256) {
-        return sha256.matches("[0-9a-f]{64}")
+        return isSha256(sha256)
                 && (Files.exists(home(sha256).resolve(ORIGINAL))
                         || Files.exists(home(sha256).resolve(DECODED)));
     }
@@ -217,10 +244,24 @@ public final class RecordingStore implements Sounds {
     }
 
     private Path home(String sha256) {
-        if (!sha256.matches("[0-9a-f]{64}")) {
+        if (!isSha256(sha256)) {
             throw new IllegalArgumentException("“" + sha256 + "” is no SHA-256."); // never a way out of the store
         }
         return root.resolve(sha256.substring(0, 2)).resolve(sha256);
+    }
+
+    /** Asked for every clip of every plan, so without a pattern. */
+    private static boolean isSha256(String written) {
+        if (written.length() != 64) {
+            return false;
+        }
+        for (int i = 0; i < 64; i++) {
+            char c = written.charAt(i);
+            if (c < '0' || c > 'f' || c > '9' && c < 'a') {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static void force(Path path) throws IOException {
