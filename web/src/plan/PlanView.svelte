@@ -12,6 +12,7 @@
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { depths } from '../lib/signal/tree';
   import { bytes, count, DEPTH_WORDS, minutes } from '../lib/units';
+  import { foretold } from './foretold';
   import Grid from './Grid.svelte';
   import PlanBar from './PlanBar.svelte';
   import PlanPanel from './PlanPanel.svelte';
@@ -90,7 +91,7 @@
       <footer>
         <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
         <span class="big">{bytes(plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
-        {#if estimate}<span class="big">≈ {minutes(Math.max(1, estimate.seconds), 0)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
+        {#if estimate}<span class="big" title="From the button to the parcel, by what this machine’s last runs took">{foretold(estimate)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
         {#if over.count}

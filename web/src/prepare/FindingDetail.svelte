@@ -15,7 +15,7 @@
 
   async function take(remedy: Remedy) {
     busy = true;
-    await store.take(remedy);
+    await store.take(found, remedy);
     busy = false;
   }
 
@@ -26,7 +26,7 @@
     onleft();
   }
 
-  const where = (remedy: Remedy) => (remedy.edit ? (remedy.sound === 'stays' ? 'session, sound stays' : 'session') : 'plan only');
+  const where = (remedy: Remedy) => (remedy.subject === 'session' ? (remedy.sound === 'stays' ? 'session, sound stays' : 'session') : 'plan only');
 </script>
 
 <section aria-label="Finding">
@@ -44,7 +44,7 @@
   {/if}
   <div class="remedies" role="group" aria-label="What can be done">
     {#each finding.remedies as remedy, i (remedy.label)}
-      <button class={i === 0 && !found.dismissed ? 'main-button' : 'plain'} disabled={busy} onclick={() => take(remedy)} title={remedy.edit ? 'Changes the session; can be undone' : 'Changes what is printed; leaves the session alone'}>{remedy.label}<span class="where">{where(remedy)}</span></button>
+      <button class={i === 0 && !found.dismissed ? 'main-button' : 'plain'} disabled={busy} onclick={() => take(remedy)} title={remedy.subject === 'session' ? 'Changes the session; can be undone' : 'Changes what is printed; leaves the session alone'}>{remedy.label}<span class="where">{where(remedy)}</span></button>
     {/each}
     {#if FACTS.includes(finding.check)}<a class="main-button" href="#/s/{sessions.id}?facts">Open the song’s facts</a>{/if}
     {#if row && !FACTS.includes(finding.check)}<a class="plain" href="#/s/{sessions.id}?row={row.id}">Show it in Session</a>{/if}

@@ -5,13 +5,12 @@
   import SeverityMark from './SeverityMark.svelte';
 
   let { store, rows, selected = $bindable() }: { store: FindingsStore; rows: Row[]; selected?: string } = $props();
-  let grouped = $state<'worst' | 'row'>('worst');
   let list: HTMLDivElement;
 
-  const groups = $derived(grouped === 'row' ? byRow(store.open, rows) : bySeverity(store.open));
+  const groups = $derived(store.by === 'row' ? byRow(store.open, rows) : bySeverity(store.open));
   const shown = $derived([...groups.flatMap((group) => group.findings), ...store.left]);
-  const safe = $derived(store.open.filter((found) => found.safe).length);
   const report = $derived(store.report);
+  const safe = $derived(report?.safe ?? 0);
 
   function onkeydown(event: KeyboardEvent) {
     if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
@@ -36,10 +35,10 @@
 
 <section aria-label="Findings">
   <div class="head">
-    <h2>Findings</h2><span class="cap">{counts(store.open)}</span>
+    <h2>Findings</h2><span class="cap">{counts(report?.open)}</span>
     <div class="group" role="group" aria-label="Grouped">
-      <button class:on={grouped === 'worst'} aria-pressed={grouped === 'worst'} onclick={() => (grouped = 'worst')}>worst</button>
-      <button class:on={grouped === 'row'} aria-pressed={grouped === 'row'} onclick={() => (grouped = 'row')}>row</button>
+      <button class:on={store.by === 'worst'} aria-pressed={store.by === 'worst'} onclick={() => store.order('worst')}>worst</button>
+      <button class:on={store.by === 'row'} aria-pressed={store.by === 'row'} onclick={() => store.order('row')}>row</button>
     </div>
   </div>
   {#if report && report.unmeasured > 0}
@@ -57,6 +56,7 @@
       <h3 class="cap">Left as they are</h3>
       {#each store.left as found (found.finding.key)}{@render line(found)}{/each}
     {/if}
+    {#if store.untold}<button class="more" onclick={() => store.more()}>{store.untold.toLocaleString('en')} more · show the next</button>{/if}
   </div>
   {#if safe}<div class="foot"><button class="plain" onclick={() => store.takeAllThatIsSafe()} title="Names, notes and the order of rows; nothing that sounds">Put right all that is safe ({safe})</button></div>{/if}
 </section>
@@ -78,6 +78,7 @@
   .list button b { display: block; font-weight: 640; }
   .list button span { min-width: 0; }
   .words { display: block; color: var(--ink2); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; width: 282px; }
+  .list .more { justify-content: center; color: var(--teal); font-weight: 600; }
   .left { opacity: 0.66; }
   .ready { padding: 18px 16px; color: var(--ink2); }
   .foot { flex: none; padding: 10px 16px; border-top: 1px solid var(--rule); }

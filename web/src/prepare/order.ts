@@ -1,4 +1,4 @@
-import type { Found, Row } from '../lib/api/types';
+import type { Found, Report, Row } from '../lib/api/types';
 
 export interface Group {
   title: string;
@@ -25,8 +25,7 @@ export function bySeverity(findings: Found[]): Group[] {
 }
 
 /** `1 stops · 6 to look at · 4 to know` */
-export function counts(findings: Found[]): string {
-  const count = (severity: string) => findings.filter((found) => found.finding.severity === severity).length;
-  const parts = [[count('stops'), count('stops') === 1 ? 'stops' : 'stop'], [count('look'), 'to look at'], [count('know'), 'to know']] as const;
+export function counts(open: Report['open'] = { stops: 0, look: 0, know: 0 }): string {
+  const parts = [[open.stops, open.stops === 1 ? 'stops' : 'stop'], [open.look, 'to look at'], [open.know, 'to know']] as const;
   return parts.filter(([n]) => n > 0).map(([n, words]) => `${n} ${words}`).join(' · ') || 'nothing left';
 }

@@ -21,11 +21,11 @@ describe('badges', () => {
     expect(found.parcel).toBeUndefined();
   });
   it('what was found says its worst, and ready only when all was read', () => {
-    const found = { sessionRevision: 1, handoffRevision: 1, recordings: 3, unmeasured: 0, stops: 0, look: 0, know: 0 };
-    expect(prepareBadge({ ...found, stops: 1, look: 4 })).toEqual({ text: '1 stops', colour: 'rust' });
-    expect(prepareBadge({ ...found, look: 4, know: 2 })?.text).toBe('4 to look at');
+    const found = { sessionRevision: 1, handoffRevision: 1, recordings: 3, unmeasured: 0, open: { stops: 0, look: 0, know: 0 } };
+    expect(prepareBadge({ ...found, open: { stops: 1, look: 4, know: 0 } })).toEqual({ text: '1 stops', colour: 'rust' });
+    expect(prepareBadge({ ...found, open: { stops: 0, look: 4, know: 2 } })?.text).toBe('4 to look at');
     expect(prepareBadge({ ...found, unmeasured: 2 })?.text).toBe('measuring');
-    expect(prepareBadge({ ...found, know: 2 })?.text).toBe('2 to know');
+    expect(prepareBadge({ ...found, open: { stops: 0, look: 0, know: 2 } })?.text).toBe('2 to know');
     expect(prepareBadge(found)).toEqual({ text: 'ready', colour: 'moss' });
     expect(prepareBadge(undefined)).toBeUndefined();
   });

@@ -18,10 +18,10 @@ export function badges(session: SessionStore, handoff: HandoffStore, run: RunVie
 /** How much of what was found still waits. */
 export function prepareBadge(found: FindingsSummary | undefined): TabBadge | undefined {
   if (!found) return undefined;
-  if (found.stops) return { text: found.stops === 1 ? '1 stops' : `${found.stops} stop`, colour: 'rust' };
-  if (found.look) return { text: `${found.look} to look at`, colour: 'ochre' };
+  if (found.open.stops) return { text: found.open.stops === 1 ? '1 stops' : `${found.open.stops} stop`, colour: 'rust' };
+  if (found.open.look) return { text: `${found.open.look} to look at`, colour: 'ochre' };
   if (found.unmeasured) return { text: 'measuring', colour: 'teal' };
-  return found.know ? { text: `${found.know} to know`, colour: 'teal' } : { text: 'ready', colour: 'moss' };
+  return found.open.know ? { text: `${found.open.know} to know`, colour: 'teal' } : { text: 'ready', colour: 'moss' };
 }
 
 function printBadge(run: RunView): TabBadge {

@@ -6,10 +6,8 @@ import type { SessionStore } from './session.svelte';
 
 const AGAIN_MS = 700;
 
-function summed({ findings, names: _, ...rest }: Report): FindingsSummary {
-  const open = (severity: string) => findings.filter((found) => !found.dismissed && found.finding.severity === severity).length;
-  return { ...rest, stops: open('stops'), look: open('look'), know: open('know') };
-}
+/** How many findings come at a time: a large session has thousands. */
+const PAGE = 100;
 
 /** What was found in the session, and what is proposed; looks again until every recording has been measured. */
 export class FindingsStore {
@@ -19,6 +17,8 @@ export class FindingsStore {
   /** Whether somebody looks at the findings themselves. */
   looking = $state(false);
   failure = $state<string>();
+  by = $state<'worst' | 'row'>('worst');
+  private count = PAGE;
   private asking = false;
   private again = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -38,6 +38,23 @@ export class FindingsStore {
 
   get names(): Proposed[] {
     return this.report?.names ?? [];
+  }
+
+  /** How many more there are than the report tells. */
+  get untold(): number {
+    const { open, left, findings } = this.report ?? { open: { stops: 0, look: 0, know: 0 }, left: 0, findings: [] };
+    return open.stops + open.look + open.know + left - findings.length;
+  }
+
+  async more(): Promise<void> {
+    this.count += PAGE;
+    await this.load();
+  }
+
+  async order(by: 'worst' | 'row'): Promise<void> {
+    this.by = by;
+    this.count = PAGE;
+    await this.load();
   }
 
   /** Whether what is shown is about the session and the plan as they stand. */
@@ -62,8 +79,9 @@ export class FindingsStore {
         this.again = false;
         const params = { path: { sessionId: this.session.id }, query: { handoff: this.handoff.id } };
         if (this.looking) {
-          this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params }));
-          this.summary = summed(this.report);
+          const query = { ...params.query, by: this.by, count: this.count };
+          this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params: { ...params, query } }));
+          this.summary = this.report;
         } else this.summary = await answer(client.GET('/api/sessions/{sessionId}/findings/summary', { params }));
       } while (this.again);
       this.failure = undefined;
@@ -76,10 +94,15 @@ export class FindingsStore {
   }
 
   /** Takes a remedy: an edit of the session, or an adjustment of the handoff. */
-  async take(remedy: Remedy): Promise<void> {
+  async take(found: Found, remedy: Remedy): Promise<void> {
     try {
-      if (remedy.edit) {
-        await this.session.edit(remedy.edit);
+      if (remedy.subject === 'session') {
+        const params = { path: { sessionId: this.session.id } };
+        const body = {
+          revision: this.session.state!.revision, handoff: this.handoff.id ?? null, key: found.finding.key, seen: found.seen,
+          remedy: found.finding.remedies.indexOf(remedy),
+        };
+        this.session.state = await answer(client.POST('/api/sessions/{sessionId}/findings/take', { params, body }));
         await this.handoff.load();
       } else if (remedy.adjustment) {
         await this.handoff.adjust(remedy.adjustment);

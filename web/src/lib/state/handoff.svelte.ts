@@ -14,7 +14,7 @@ export class HandoffStore {
   since = $state.raw<SinceLastRun>();
   failure = $state<string>();
   private undone = $state.raw<Handoff[]>([]);
-  private last = Promise.resolve();
+  private last: Promise<void> = Promise.resolve();
   private picked?: string;
   private opened = $state<string>();
 
@@ -61,7 +61,9 @@ export class HandoffStore {
     this.opened = id;
     const runs = this.loadRuns();
     try {
-      this.state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id } } }));
+      const state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id } } }));
+      const newer = this.state?.id === id && this.state.revision > state.revision; // a change was answered while this was on its way
+      if (this.opened === id && !newer) this.state = state;
     } finally {
       await runs;
     }
@@ -131,13 +133,12 @@ export class HandoffStore {
   }
 
   undo(): Promise<void> {
-    this.last = this.last.then(async () => {
+    return this.inTurn(async () => {
       const before = this.undone.at(-1);
       if (!before) return;
       this.undone = this.undone.slice(0, -1);
       await this.send(before);
     });
-    return this.last;
   }
 
   /** Changes settings that hold for all files; null gives one back to the brief. */
@@ -163,33 +164,28 @@ export class HandoffStore {
   }
 
   /** Takes an adjustment that a finding offered. */
-  async adjust(adjustment: Adjustment): Promise<void> {
-    this.remember();
-    const now = this.state!;
-    try {
-      this.state = await answer(client.POST('/api/handoffs/{id}/adjustments', { params: { path: { id: now.id } }, body: { revision: now.revision, adjustment } }));
-    } catch (thrown) {
-      this.undone = this.undone.slice(0, -1);
-      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
-      throw thrown;
-    }
+  adjust(adjustment: Adjustment): Promise<void> {
+    return this.replaced((id, revision) => client.POST('/api/handoffs/{id}/adjustments', { params: { path: { id } }, body: { revision, adjustment } }));
   }
 
   /** Turns all files up or down by so many dB, the balance between them kept. */
   turn(db: number): Promise<void> {
-    this.last = this.last.then(async () => {
+    return this.replaced((id, revision) => client.POST('/api/handoffs/{id}/turn', { params: { path: { id } }, body: { revision, db } }));
+  }
+
+  /** A change that the server works out. */
+  private replaced(ask: (id: string, revision: number) => Parameters<typeof answer<HandoffState>>[0]): Promise<void> {
+    return this.inTurn(async () => {
       this.remember();
       const now = this.state!;
       try {
-        const path = { id: now.id };
-        this.state = await answer(client.POST('/api/handoffs/{id}/turn', { params: { path }, body: { revision: now.revision, db } }));
+        this.state = await answer(ask(now.id, now.revision));
       } catch (thrown) {
         this.undone = this.undone.slice(0, -1);
         if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
         toasts.wrong(thrown);
       }
     });
-    return this.last;
   }
 
   private remember(): void {
@@ -198,11 +194,17 @@ export class HandoffStore {
 
   /** One change after the other, each made from what the one before left. */
   change(make: (handoff: Handoff) => Handoff): Promise<void> {
-    this.last = this.last.then(async () => {
+    return this.inTurn(async () => {
       this.remember();
       if (!(await this.send(make(this.handoff)))) this.undone = this.undone.slice(0, -1);
     });
-    return this.last;
+  }
+
+  /** Waits for what was asked before. */
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const done = this.last.then(work);
+    this.last = done.catch(() => undefined); // what went wrong is told to who asked for it, and is in nobody's way
+    return done;
   }
 
   /** True when it was taken. */
@@ -223,6 +225,7 @@ export class HandoffStore {
 
   /** Starts a run and returns its id; undefined when it was refused. */
   async print(how: { version?: string; everything?: boolean } = {}): Promise<string | undefined> {
+    await this.last; // a change that was made just before is in it
     try {
       const path = { handoffId: this.id! };
       const body = { version: how.version ?? null, everything: how.everything ?? false };

@@ -10,12 +10,13 @@ let sent: { url: string; method: string; body: unknown }[];
 
 const state = (id: string): HandoffState => ({
   id, sessionId: 's', sessionRevision: 1, revision: stored[id]!.revision, handoff: stored[id]!.handoff, settled: {}, behind: {}, usual: {}, byHand: ['1 file added'],
-  plan: { rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }], prints: [] } as unknown as HandoffState['plan'], doubled: [], estimate: { seconds: 1, bytes: 1, bytesFree: 9 },
+  plan: { rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }], prints: [] } as unknown as HandoffState['plan'], doubled: [], estimate: { seconds: 1, least: 1, most: 1, bytes: 1, bytesFree: 9 },
 });
 
 /** A server with handoffs; a change against an old revision is refused with what there is now. */
 function serve(method: string, path: string, body: { name?: string; revision?: number; handoff?: Handoff } | undefined): { status: number; json: unknown } {
   sent.push({ url: path, method, body });
+  if (path.endsWith('/runs') && method === 'POST') return { status: 202, json: { id: 'run' } };
   if (path.endsWith('/runs')) return { status: 200, json: [] };
   if (path === '/api/sessions/s/handoffs' && method === 'POST') {
     stored.new = { handoff: { ...plain, name: body!.name! }, revision: 1 };
@@ -95,6 +96,15 @@ describe('a handoff in the page', () => {
     expect(store.canUndo).toBe(false);
     await store.set({ depth: 'int16' });
     expect(stored.one!.handoff).toMatchObject({ name: 'Renamed elsewhere', settings: { depth: 'int16' } });
+  });
+
+  it('what is printed holds the change made just before', async () => {
+    const store = await opened();
+    const change = store.set({ depth: 'int16' });
+    expect(await store.print()).toBe('run');
+    await change;
+    const changing = sent.filter((each) => each.method !== 'GET').map((each) => each.method);
+    expect(changing).toEqual(['PUT', 'POST']);
   });
 
   it('the one that is looked at is remembered, and a new one is looked at', async () => {

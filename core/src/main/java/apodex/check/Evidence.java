@@ -12,6 +12,9 @@ import java.util.List;
  * @param drawing what to show; null for nothing but the figures
  */
 public record Evidence(List<Figure> figures, @Nullable Drawing drawing) {
+    /** More of them cannot be told apart in a drawing. */
+    private static final int MOST_MARKS = 300;
+
     public static final Evidence NONE = new Evidence(List.of(), null);
 
     public Evidence {
@@ -40,12 +43,12 @@ public record Evidence(List<Figure> figures, @Nullable Drawing drawing) {
      * @param row   whose sound; empty for a route
      * @param from  first frame of the session shown
      * @param to    the frame after the last
-     * @param marks stretches, in frames of the session, that it is about
+     * @param marks the first stretches, in frames of the session, that it is about
      * @param route ids of rows, in the order the signal takes them
      */
     public record Drawing(Kind kind, String row, long from, long to, List<FrameRange> marks, List<String> route) {
         public Drawing {
-            marks = List.copyOf(marks);
+            marks = List.copyOf(marks.subList(0, Math.min(MOST_MARKS, marks.size())));
             route = List.copyOf(route);
         }
     }

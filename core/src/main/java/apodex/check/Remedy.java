@@ -2,6 +2,7 @@ package apodex.check;
 
 import apodex.handoff.Adjustment;
 import apodex.session.SessionEdit;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
 
@@ -11,10 +12,25 @@ import jakarta.annotation.Nullable;
  *
  * @param label      what the button says
  * @param sound      what becomes of the sound
- * @param edit       for the session; null when it is about the handoff
+ * @param edit       for the session; null when it is about the handoff. Not written down: it may hold every clip of many rows, and is
+ *                   taken by naming its finding
  * @param adjustment for the handoff; null when it is about the session
  */
-public record Remedy(String label, Sound sound, @Nullable SessionEdit edit, @Nullable Adjustment adjustment) {
+public record Remedy(
+        String label, Sound sound, @JsonIgnore @Nullable SessionEdit edit, @Nullable Adjustment adjustment) {
+    /** What it changes. */
+    public enum Subject {
+        @JsonProperty("session")
+        SESSION,
+        @JsonProperty("handoff")
+        HANDOFF
+    }
+
+    @JsonProperty
+    public Subject subject() {
+        return edit == null ? Subject.HANDOFF : Subject.SESSION;
+    }
+
     /** Whether a remedy can be taken without listening. */
     public enum Sound {
         /** Names, notes and order: what is heard and printed stays as it is. */

@@ -67,7 +67,8 @@ final class PrepareTest {
         JsonNode clipped = found(report(client, id, handoff), "clippedRecording");
         JsonNode summary = client.get("/api/sessions/" + id + "/findings/summary?handoff=" + handoff)
                 .json();
-        assertThat(summary.get("look").asInt() + summary.get("know").asInt())
+        assertThat(summary.get("open").get("look").asInt()
+                        + summary.get("open").get("know").asInt())
                 .isEqualTo(report(client, id, handoff).get("findings").size());
         assertThat(clipped.get("dismissed").asBoolean()).isFalse();
         String leave = new ObjectMapper()
@@ -121,6 +122,55 @@ final class PrepareTest {
         assertThat(client.post("/api/handoffs/" + handoff + "/adjustments", "{\"revision\": 2}")
                         .status())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void aRemedyOfTheSessionIsTakenByNamingItsFinding() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(
+                client, "kik_final2.wav", stereo(SECOND, NEVER), "LD VOX comp_03.wav", stereo(SECOND / 2, NEVER));
+        String handoff = client.handoff(id);
+        JsonNode name = found(report(client, id, handoff), "nameCarriesLeftovers");
+        assertThat(name.get("finding").get("remedies").get(0).has("edit"))
+                .as("edits can hold every clip of many rows")
+                .isFalse();
+        Map<String, Object> take = new java.util.HashMap<>(Map.of(
+                "revision",
+                1,
+                "handoff",
+                handoff,
+                "key",
+                name.get("finding").get("key").asText(),
+                "seen",
+                name.get("seen").asText(),
+                "remedy",
+                7));
+        String path = "/api/sessions/" + id + "/findings/take";
+        ObjectMapper json = new ObjectMapper();
+        assertThat(client.post(path, json.writeValueAsString(take)).status())
+                .as("there are not so many")
+                .isEqualTo(422);
+        take.put("remedy", 0);
+        JsonNode cleaned = client.post(path, json.writeValueAsString(take)).json();
+        String row = name.get("finding").get("rows").get(0).asText();
+        assertThat(cleaned.get("session").get("rows"))
+                .filteredOn(each -> each.get("id").asText().equals(row))
+                .singleElement()
+                .extracting(each -> each.get("name").asText())
+                .isNotEqualTo("kik_final2")
+                .isNotEqualTo("LD VOX comp_03");
+        assertThat(client.post(path, json.writeValueAsString(take)).status())
+                .as("it is not there any more")
+                .isEqualTo(409);
+        JsonNode first = client.get("/api/sessions/" + id + "/findings?by=row&count=1&handoff=" + handoff)
+                .json();
+        JsonNode all = report(client, id, handoff);
+        assertThat(first.get("findings")).hasSize(1);
+        assertThat(first.get("open")).isEqualTo(all.get("open"));
+        assertThat(all.get("open").get("look").asInt()
+                        + all.get("open").get("know").asInt())
+                .isEqualTo(all.get("findings").size())
+                .isGreaterThan(1);
     }
 
     @Test

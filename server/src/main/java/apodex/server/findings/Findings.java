@@ -1,9 +1,8 @@
 package apodex.server.findings;
 
 import apodex.audio.Digests;
-import apodex.check.Checks;
 import apodex.check.Finding;
-import apodex.check.Look;
+import apodex.check.Remedy;
 import apodex.check.SafeRemedies;
 import apodex.check.Severity;
 import apodex.handoff.Handoff;
@@ -18,6 +17,7 @@ import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import jakarta.annotation.Nullable;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,6 +31,7 @@ class Findings {
     private final Handoffs handoffs;
     private final RecordingStore store;
     private final Measuring measuring;
+    private final Looks looks;
     private final DismissalMapper dismissals;
 
     Findings(
@@ -38,11 +39,13 @@ class Findings {
             Handoffs handoffs,
             RecordingStore store,
             Measuring measuring,
+            Looks looks,
             DismissalMapper dismissals) {
         this.sessions = sessions;
         this.handoffs = handoffs;
         this.store = store;
         this.measuring = measuring;
+        this.looks = looks;
         this.dismissals = dismissals;
     }
 
@@ -69,17 +72,87 @@ class Findings {
      * @param handoffRevision of the handoff; 0 for none
      * @param recordings      how many recordings the session uses
      * @param unmeasured      how many of them still have to be read
+     * @param open            of those not left as they are, how many of each kind
+     * @param left            how many are left as they are
+     * @param safe            how many of the open ones can be put right without listening
+     * @param findings        the first of them: open ones in the order asked for, then those left
      */
     record Report(
             int sessionRevision,
             int handoffRevision,
             int recordings,
             int unmeasured,
+            Open open,
+            int left,
+            int safe,
             List<Found> findings,
             List<Proposed> names) {}
 
-    /** @param handoffId what is going to be printed; null for what is usual */
-    Report report(String sessionId, @Nullable String handoffId) {
+    /**
+     * What still waits.
+     *
+     * @param stops of the worst kind; as {@code look} and {@code know}
+     */
+    record Open(int stops, int look, int know) {
+        static Open of(List<Found> findings) {
+            Map<Severity, Long> open = findings.stream()
+                    .filter(found -> !found.dismissed())
+                    .collect(Collectors.groupingBy(found -> found.finding().severity(), Collectors.counting()));
+            return new Open(
+                    open.getOrDefault(Severity.STOPS, 0L).intValue(),
+                    open.getOrDefault(Severity.LOOK, 0L).intValue(),
+                    open.getOrDefault(Severity.KNOW, 0L).intValue());
+        }
+    }
+
+    /** How findings are put in order. */
+    enum Order {
+        worst,
+        /** Of the song first, then row by row. */
+        row
+    }
+
+    /**
+     * @param handoffId what is going to be printed; null for what is usual
+     * @param count     how many findings to tell at the most
+     */
+    Report report(String sessionId, @Nullable String handoffId, Order order, int count) {
+        Seen seen = seen(sessionId, handoffId);
+        Session session = seen.state().session();
+        List<Found> all = seen.findings();
+        List<Proposed> names = NameProposals.of(session).stream()
+                .map(each -> new Proposed(each, NameProposals.accepting(session, each)))
+                .toList();
+        return new Report(
+                seen.state().revision(),
+                seen.handoffRevision(),
+                seen.recordings(),
+                seen.unmeasured(),
+                Open.of(all),
+                (int) all.stream().filter(Found::dismissed).count(),
+                (int) all.stream()
+                        .filter(found -> found.safe() && !found.dismissed())
+                        .count(),
+                all.stream().sorted(inOrder(order, session)).limit(count).toList(),
+                names);
+    }
+
+    private static Comparator<Found> inOrder(Order order, Session session) {
+        Comparator<Found> openFirst = Comparator.comparing(Found::dismissed);
+        return order == Order.worst
+                ? openFirst
+                : openFirst.thenComparing(found -> found.finding().rows().stream()
+                        .findFirst()
+                        .flatMap(session::row)
+                        .map(session::place)
+                        .orElse(-1));
+    }
+
+    /** A look at a session as it stands. */
+    private record Seen(
+            SessionState state, int handoffRevision, int recordings, int unmeasured, List<Found> findings) {}
+
+    private Seen seen(String sessionId, @Nullable String handoffId) {
         SessionState state = sessions.get(sessionId);
         Session session = state.session();
         StoredHandoff handoff = handoffId == null ? null : handoffs.stored(handoffId);
@@ -91,55 +164,60 @@ class Findings {
         int unmeasured = measuring.see(used);
         Map<String, String> left = dismissals.ofSession(sessionId).stream()
                 .collect(Collectors.toMap(DismissalMapper.Dismissal::finding, DismissalMapper.Dismissal::seen));
-        List<Found> findings =
-                Checks.look(new Look(session, handoff == null ? Handoff.named("x") : handoff.handoff(), store)).stream()
-                        .map(finding -> {
-                            String seen = Digests.sha256OfText(finding.seen());
-                            return new Found(
-                                    finding,
-                                    seen,
-                                    seen.equals(left.get(Digests.sha256OfText(finding.key()))),
-                                    finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
-                        })
-                        .toList();
-        List<Proposed> names = NameProposals.of(session).stream()
-                .map(each -> new Proposed(each, NameProposals.accepting(session, each)))
+        List<Found> findings = looks.of(state, handoff, used, unmeasured).stream()
+                .map(finding -> {
+                    String seen = Digests.sha256OfText(finding.seen());
+                    return new Found(
+                            finding,
+                            seen,
+                            seen.equals(left.get(Digests.sha256OfText(finding.key()))),
+                            finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
+                })
                 .toList();
-        return new Report(
-                state.revision(), handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, names);
+        return new Seen(state, handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings);
     }
 
-    /**
-     * How much of what was found still waits; small, whatever the session's size.
-     *
-     * @param stops of the worst kind, not dismissed; as {@code look} and {@code know}
-     */
-    record Summary(
-            int sessionRevision, int handoffRevision, int recordings, int unmeasured, int stops, int look, int know) {}
+    /** How much of what was found still waits; small, whatever the session's size. */
+    record Summary(int sessionRevision, int handoffRevision, int recordings, int unmeasured, Open open) {}
 
     /** @param handoffId what is going to be printed; null for what is usual */
     Summary summary(String sessionId, @Nullable String handoffId) {
-        Report report = report(sessionId, handoffId);
-        Map<Severity, Long> open = report.findings().stream()
-                .filter(found -> !found.dismissed())
-                .collect(Collectors.groupingBy(found -> found.finding().severity(), Collectors.counting()));
+        Seen seen = seen(sessionId, handoffId);
         return new Summary(
-                report.sessionRevision(),
-                report.handoffRevision(),
-                report.recordings(),
-                report.unmeasured(),
-                open.getOrDefault(Severity.STOPS, 0L).intValue(),
-                open.getOrDefault(Severity.LOOK, 0L).intValue(),
-                open.getOrDefault(Severity.KNOW, 0L).intValue());
+                seen.state().revision(),
+                seen.handoffRevision(),
+                seen.recordings(),
+                seen.unmeasured(),
+                Open.of(seen.findings()));
+    }
+
+    /**
+     * Takes a remedy that is an edit of the session.
+     *
+     * @param key    of the finding
+     * @param seen   what the report said was seen of it
+     * @param remedy which of its remedies, from 0
+     */
+    SessionState take(String sessionId, @Nullable String handoffId, int revision, String key, String seen, int remedy) {
+        List<Remedy> offered = seen(sessionId, handoffId).findings().stream()
+                .filter(found ->
+                        found.finding().key().equals(key) && found.seen().equals(seen))
+                .findFirst()
+                .map(found -> found.finding().remedies())
+                .orElseThrow(() -> Refused.conflict("This finding is not there any more, or has changed meanwhile."));
+        if (remedy < 0 || remedy >= offered.size() || offered.get(remedy).edit() == null) {
+            throw Refused.unusable("This finding has no such remedy for the session.")
+                    .with("field", "remedy");
+        }
+        return sessions.edit(sessionId, revision, offered.get(remedy).edit());
     }
 
     /** Takes every remedy that leaves the sound as it is, as one step. */
     SessionState putRightWhatIsSafe(String sessionId, @Nullable String handoffId, int revision) {
-        Report report = report(sessionId, handoffId);
         Handoff handoff = handoffId == null
                 ? Handoff.named("x")
                 : handoffs.stored(handoffId).handoff();
-        Set<String> left = report.findings().stream()
+        Set<String> left = seen(sessionId, handoffId).findings().stream()
                 .filter(Found::dismissed)
                 .map(found -> found.finding().key())
                 .collect(Collectors.toSet());

@@ -30,9 +30,14 @@ class FindingsController {
 
     record Restoring(String key) {}
 
+    /** @param count how many findings at the most; the worst come first, or those of the first row */
     @GetMapping
-    Findings.Report report(@PathVariable String sessionId, @RequestParam(required = false) @Nullable String handoff) {
-        return findings.report(sessionId, handoff);
+    Findings.Report report(
+            @PathVariable String sessionId,
+            @RequestParam(required = false) @Nullable String handoff,
+            @RequestParam(defaultValue = "worst") Findings.Order by,
+            @RequestParam(defaultValue = "100") int count) {
+        return findings.report(sessionId, handoff, by, Math.max(0, count));
     }
 
     @GetMapping("/summary")
@@ -46,6 +51,21 @@ class FindingsController {
     @PostMapping("/safe")
     SessionState putRightWhatIsSafe(@PathVariable String sessionId, @RequestBody SafeRequest request) {
         return findings.putRightWhatIsSafe(sessionId, request.handoff(), request.revision());
+    }
+
+    /**
+     * A remedy to take.
+     *
+     * @param revision the session's revision that was looked over
+     * @param seen     what the report said was seen of the finding
+     * @param remedy   which of its remedies, from 0
+     */
+    record TakeRequest(int revision, @Nullable String handoff, String key, String seen, int remedy) {}
+
+    @PostMapping("/take")
+    SessionState take(@PathVariable String sessionId, @RequestBody TakeRequest request) {
+        return findings.take(
+                sessionId, request.handoff(), request.revision(), request.key(), request.seen(), request.remedy());
     }
 
     @PostMapping("/leave")

@@ -25,15 +25,6 @@ interface HandoffMapper {
     @Update("UPDATE handoff SET removed = TRUE WHERE id = #{id}")
     void remove(String id);
 
-    /** What the last few runs took from their beginning to the packed parcel; null before the first. */
-    @Select(
-            """
-            SELECT SUM(seconds) / SUM(bytes) FROM (
-                SELECT TIMESTAMPDIFF(MICROSECOND, r.started_at, r.finished_at) / 1e6 AS seconds, (SELECT SUM(p.bytes) FROM parcel p WHERE p.run_id = r.id) AS bytes
-                FROM run r
-                WHERE r.state = 'DONE' AND r.started_at IS NOT NULL AND r.everything_fresh ORDER BY r.finished_at DESC LIMIT 5) last""")
-    Double secondsPerByte();
-
     /** 0 when somebody else changed it first. */
     @Update(
             "UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")

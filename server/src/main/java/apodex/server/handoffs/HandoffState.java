@@ -35,11 +35,13 @@ public record HandoffState(
     /**
      * What printing takes.
      *
-     * @param seconds  time, as earlier runs let expect
+     * @param seconds  from the button to the parcel, as earlier runs let expect
+     * @param least    seconds, when all goes well
+     * @param most     seconds, when it does not
      * @param bytes    room on the disk; the parcel takes none of its own
      * @param bytesFree room that runs can fill
      */
-    public record Estimate(double seconds, long bytes, long bytesFree) {}
+    public record Estimate(double seconds, double least, double most, long bytes, long bytesFree) {}
 
     static HandoffState of(
             StoredHandoff stored,

@@ -4,11 +4,13 @@ import apodex.check.Doubling;
 import apodex.check.Look;
 import apodex.handoff.Adjustment;
 import apodex.handoff.ByHand;
+import apodex.handoff.Effort;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.intake.RecordingStore;
 import apodex.server.DiskRoom;
+import apodex.server.pace.Pace;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -22,16 +24,15 @@ import org.springframework.stereotype.Service;
 /** Keeps handoffs and plans them against their sessions as these stand now. */
 @Service
 public class Handoffs {
-    /** What printing, reading back and packing took on two cores; only until there is a run to go by. */
-    private static final double FIRST_GUESS_SECONDS_PER_BYTE = 1 / 60e6;
-
     private final HandoffMapper mapper;
     private final Sessions sessions;
     private final RecordingStore store;
     private final DiskRoom diskRoom;
+    private final Pace pace;
 
-    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store, DiskRoom diskRoom) {
+    Handoffs(HandoffMapper mapper, Sessions sessions, RecordingStore store, DiskRoom diskRoom, Pace pace) {
         this.diskRoom = diskRoom;
+        this.pace = pace;
         this.mapper = mapper;
         this.sessions = sessions;
         this.store = store;
@@ -103,13 +104,19 @@ public class Handoffs {
 
     private HandoffState state(StoredHandoff stored, SessionState session, Plan plan) {
         Look look = new Look(session.session(), stored.handoff(), plan, store);
-        return HandoffState.of(stored, session.id(), session.revision(), plan, Doubling.in(look), estimate(plan));
+        return HandoffState.of(
+                stored,
+                session.id(),
+                session.revision(),
+                plan,
+                Doubling.in(look),
+                estimate(session.session(), stored.handoff(), plan));
     }
 
-    private HandoffState.Estimate estimate(Plan plan) {
-        Double perByte = mapper.secondsPerByte();
-        double seconds = plan.bytes() * (perByte == null ? FIRST_GUESS_SECONDS_PER_BYTE : perByte);
-        return new HandoffState.Estimate(seconds, plan.bytesOnDisk(), diskRoom.free());
+    private HandoffState.Estimate estimate(Session session, Handoff handoff, Plan plan) {
+        Pace.Expected takes = pace.of(Effort.of(session, handoff, plan));
+        return new HandoffState.Estimate(
+                takes.seconds(), takes.least(), takes.most(), plan.bytesOnDisk(), diskRoom.free());
     }
 
     private Refused stale(String id) {

@@ -1,7 +1,8 @@
 package apodex.server.runs;
 
+import apodex.handoff.Plan;
+import apodex.server.pace.Pace;
 import apodex.signal.WalkObserver;
-import apodex.time.SampleRate;
 import java.util.concurrent.TimeUnit;
 
 /**
@@ -10,36 +11,63 @@ import java.util.concurrent.TimeUnit;
  */
 final class ProgressMeter implements WalkObserver {
     private static final long TELL_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
-    /** Shares of the whole that printing and reading back take; packing takes next to nothing. */
-    private static final double PRINTING_SHARE = 0.65;
-
-    private static final double READING_SHARE = 0.35;
+    /** Before this share of a step is done, its own speed tells less than that of earlier runs. */
+    private static final double TOO_EARLY = 0.05;
 
     private final RunMapper mapper;
     private final String runId;
-    private final SampleRate rate;
-    private final long frames;
-    private final int files;
+    private final Plan plan;
+    /** Packing takes next to nothing. */
+    private final Pace.Expected expected;
+
     private final long startNanos = System.nanoTime();
     private long toldNanos;
     private double secondsPrinted;
+    private double secondsAll;
+    private boolean printedBefore;
     private double shareRead;
     private volatile boolean cancelled;
 
-    ProgressMeter(RunMapper mapper, String runId, SampleRate rate, long frames, int files) {
+    ProgressMeter(RunMapper mapper, String runId, Plan plan, Pace.Expected expected) {
         this.mapper = mapper;
         this.runId = runId;
-        this.rate = rate;
-        this.frames = frames;
-        this.files = files;
+        this.plan = plan;
+        this.expected = expected;
     }
 
     @Override
     public void printed(double share) {
         secondsPrinted = elapsedSeconds();
         if (isTimeToTell()) {
-            mapper.update(runId, RunState.PRINTING, progress(Math.round(share * frames), PRINTING_SHARE * share));
+            double left = share < TOO_EARLY ? expected.printing() : elapsedSeconds() * (1 / share - 1);
+            mapper.update(
+                    runId,
+                    RunState.PRINTING,
+                    progress(
+                            Math.round(share * plan.frames()),
+                            expected.printingShare() * share,
+                            left + expected.reading()));
         }
+    }
+
+    /** All files are there already, made by an attempt that did not come to its end. */
+    void printedBefore() {
+        printedBefore = true;
+        printed(1);
+    }
+
+    /** Whether this attempt did all the work, so that its time says how long such work takes. */
+    boolean isWhole() {
+        return !printedBefore;
+    }
+
+    double secondsPrinted() {
+        return secondsPrinted;
+    }
+
+    /** Of a run that is done: from the last written file to the parcel. */
+    double secondsRead() {
+        return secondsAll - secondsPrinted;
     }
 
     /** So much of all files was read. */
@@ -52,22 +80,34 @@ final class ProgressMeter implements WalkObserver {
 
     /** All files are printed; they are being read. */
     synchronized void tellReading() {
-        mapper.update(runId, RunState.PROOFING, progress(frames, PRINTING_SHARE + READING_SHARE * shareRead));
+        double reading = elapsedSeconds() - secondsPrinted;
+        mapper.update(
+                runId,
+                RunState.PROOFING,
+                progress(
+                        plan.frames(),
+                        expected.printingShare() + (1 - expected.printingShare()) * shareRead,
+                        shareRead < TOO_EARLY ? expected.reading() : reading * (1 / shareRead - 1)));
     }
 
     RunProgress finished() {
-        return new RunProgress(frames, files, secondsPrinted, timesRealTime(frames), 0.0, 1);
+        secondsAll = elapsedSeconds();
+        return new RunProgress(
+                plan.frames(), plan.prints().size(), secondsPrinted, timesRealTime(plan.frames()), 0.0, 1);
     }
 
-    private RunProgress progress(long framesPrinted, double fraction) {
-        double elapsed = elapsedSeconds();
-        Double left = fraction > 0.01 ? elapsed / fraction - elapsed : null;
+    private RunProgress progress(long framesPrinted, double fraction, double secondsLeft) {
         return new RunProgress(
-                framesPrinted, (int) (files * shareRead), secondsPrinted, timesRealTime(framesPrinted), left, fraction);
+                framesPrinted,
+                (int) (plan.prints().size() * shareRead),
+                secondsPrinted,
+                timesRealTime(framesPrinted),
+                secondsLeft,
+                fraction);
     }
 
     private Double timesRealTime(long framesPrinted) {
-        return secondsPrinted > 0 ? rate.seconds(framesPrinted) / secondsPrinted : null;
+        return secondsPrinted > 0 ? plan.rate().seconds(framesPrinted) / secondsPrinted : null;
     }
 
     private double elapsedSeconds() {

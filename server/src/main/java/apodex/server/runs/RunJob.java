@@ -1,6 +1,7 @@
 package apodex.server.runs;
 
 import apodex.audio.WorkFolder;
+import apodex.handoff.Effort;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
@@ -11,6 +12,7 @@ import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
+import apodex.server.pace.Pace;
 import apodex.server.web.DiskTrouble;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -35,6 +37,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class RunJob {
     private static final Logger LOG = LoggerFactory.getLogger(RunJob.class);
+    private static final String OUR_SIDE = "Something went wrong on our side; the log says more.";
     private static final int THREADS = Runtime.getRuntime().availableProcessors();
 
     private final RunMapper mapper;
@@ -45,6 +48,8 @@ class RunJob {
     private final ParcelSums sums;
     private final DiskRoom diskRoom;
 
+    private final Pace pace;
+
     RunJob(
             RunMapper mapper,
             RecordingStore store,
@@ -52,7 +57,9 @@ class RunJob {
             TransactionTemplate transaction,
             EarlierFiles earlier,
             ParcelSums sums,
-            DiskRoom diskRoom) {
+            DiskRoom diskRoom,
+            Pace pace) {
+        this.pace = pace;
         this.diskRoom = diskRoom;
         this.earlier = earlier;
         this.sums = sums;
@@ -75,24 +82,17 @@ class RunJob {
             if (run.cancelRequested()) {
                 throw new CancellationException("Cancelled before it began.");
             }
-            ProgressMeter meter = new ProgressMeter(
-                    mapper,
-                    runId,
-                    run.plan().rate(),
-                    run.plan().frames(),
-                    run.plan().prints().size());
+            Effort effort = Effort.of(run.session(), run.handoff(), run.plan());
+            ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan(), pace.of(effort));
             Path sums = folder.begin();
             Printing.Result printed = print(run, folder, sums, meter);
             Proof proof = readBack(run, printed, folder, Map.of(), sums, meter);
             WorkFolder.remove(sums);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
-            finish(
-                    run,
-                    printed.plan(),
-                    proof,
-                    parcels,
-                    meter,
-                    printed.prints().stream().noneMatch(Printing.Made::takenOver));
+            finish(run, printed.plan(), proof, parcels, meter);
+            if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
+                pace.keep(runId, effort, meter.secondsPrinted(), meter.secondsRead());
+            }
         } catch (CancellationException e) {
             if (!mapper.isCancelRequested(runId)) {
                 throw e;
@@ -110,15 +110,25 @@ class RunJob {
                 throw e;
             }
             LOG.error("Run {} failed.", runId, e);
-            end(runId, folder, RunState.FAILED, "Something went wrong on our side; the log says more.");
+            end(runId, folder, RunState.FAILED, OUR_SIDE);
+        } catch (Error e) { // a job that let it go would be begun again for ever
+            LOG.error("Run {} failed.", runId, e);
+            end(runId, folder, RunState.FAILED, inWords(e));
         }
+    }
+
+    private static String inWords(Error e) {
+        return e instanceof OutOfMemoryError
+                ? "Memory ran out: this run needs more than the server has. Print fewer files at once, or give the server more."
+                        + " What was printed of this run was removed."
+                : OUR_SIDE;
     }
 
     /** @param sums where it is written what the files must be together */
     private Printing.Result print(Run run, RunFolder folder, Path sums, ProgressMeter meter) throws IOException {
         mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED);
         if (Files.exists(folder.files())) {
-            meter.printed(1);
+            meter.printedBefore();
             return folder.result();
         }
         Optional<String> wrong = diskRoom.wrongFor(run.plan()); // much may have been printed while it waited
@@ -196,12 +206,12 @@ class RunJob {
             ProgressMeter meter = new ProgressMeter(
                     mapper,
                     runId,
-                    printed.plan().rate(),
-                    printed.plan().frames(),
-                    printed.plan().prints().size());
+                    printed.plan(),
+                    pace.of(Effort.of(run.session(), run.handoff(), printed.plan()))
+                            .onlyReading());
             Proof proof = readBack(run, printed, folder, before, null, meter);
             mapper.saveProof(runId, proof);
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | RuntimeException | Error e) {
             if (Thread.currentThread().isInterrupted()) {
                 throw new CancellationException("The server is going down.");
             }
@@ -212,13 +222,13 @@ class RunJob {
         mapper.update(runId, RunState.DONE, run.progress());
     }
 
-    private static String whyNot(Exception e) {
+    private static String whyNot(Throwable e) {
         if (e instanceof CancellationException) {
             return "Reading was cancelled.";
         }
         return e instanceof IOException io
                 ? DiskTrouble.in(io).orElse("Reading stopped: " + io.getMessage())
-                : "Something went wrong on our side; the log says more.";
+                : e instanceof Error error ? inWords(error) : OUR_SIDE;
     }
 
     private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
@@ -234,8 +244,7 @@ class RunJob {
         return parcels;
     }
 
-    private void finish(
-            Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter, boolean fresh) {
+    private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter) {
         transaction.executeWithoutResult(status -> {
             mapper.savePlan(run.id(), plan);
             mapper.saveProof(run.id(), proof);
@@ -244,7 +253,6 @@ class RunJob {
                 mapper.insertFile(run.id(), i, proof.files().get(i));
             }
             parcels.forEach(mapper::saveParcel);
-            mapper.tellFresh(run.id(), fresh);
             mapper.update(run.id(), RunState.DONE, meter.finished());
             mapper.end(run.id(), RunState.DONE, null);
         });

@@ -84,9 +84,6 @@ interface RunMapper {
     @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND state = 'DONE' ORDER BY number DESC LIMIT 1")
     String lastDone(String handoffId);
 
-    @Update("UPDATE run SET everything_fresh = #{fresh} WHERE id = #{id}")
-    void tellFresh(String id, boolean fresh);
-
     /** Whoever is over already has nothing to cancel. */
     @Update("UPDATE run SET cancel_requested = TRUE WHERE id = #{id} AND state NOT IN ('DONE', 'FAILED', 'CANCELLED')")
     void requestCancel(String id);

@@ -1,0 +1,2 @@
+/** How long work takes on this machine. */
+package apodex.server.pace;

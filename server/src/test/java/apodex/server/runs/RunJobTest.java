@@ -1,0 +1,33 @@
+package apodex.server.runs;
+
+import static org.mockito.ArgumentMatchers.contains;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import apodex.server.DataFolder;
+import apodex.server.DiskRoom;
+import apodex.server.pace.Pace;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class RunJobTest {
+    @TempDir
+    Path folder;
+
+    @Test
+    void aRunThatMemoryRanOutOnHasFailedAndIsNotBegunAgain() throws Exception {
+        RunMapper mapper = mock(RunMapper.class);
+        DataFolder data = mock(DataFolder.class);
+        when(data.run("r")).thenReturn(folder.resolve("r"));
+        Run run = mock(Run.class);
+        when(mapper.find("r")).thenReturn(run);
+        when(run.state()).thenReturn(RunState.WAITING);
+        when(run.plan()).thenThrow(new OutOfMemoryError("as if"));
+        RunJob job = new RunJob(mapper, null, data, null, null, null, mock(DiskRoom.class), mock(Pace.class));
+        job.carryOut("r"); // what it would throw, the scheduler would begin again
+        verify(mapper).end(eq("r"), eq(RunState.FAILED), contains("Memory ran out"));
+    }
+}
