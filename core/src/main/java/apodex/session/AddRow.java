@@ -12,7 +12,7 @@ import java.util.List;
  */
 public record AddRow(Row row, @Nullable String before) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (row == null) {
             throw new EditRefused("row", "There is no row to add.");
         }
@@ -27,7 +27,7 @@ public record AddRow(Row row, @Nullable String before) implements SessionEdit {
             }
             rows.add(each);
         }
-        return SessionRules.checked(session.withRows(rows));
+        return session.withRows(rows);
     }
 
     @Override

@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 /** Puts a second row like this one after it, under the next free number of its name. */
 public record DuplicateRow(String row) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         Row source = SessionEdit.row(session, row);
         if (source.kind() == RowKind.MIX || source.kind() == RowKind.PART) {
             throw new EditRefused(
@@ -18,7 +18,7 @@ public record DuplicateRow(String row) implements SessionEdit {
         Row copy = withId(source, RowIds.fresh()).withName(freeName(session, source.name()));
         List<Row> rows = session.rows();
         Row next = rows.get(rows.indexOf(source) + 1);
-        return new AddRow(copy, next.id()).applyTo(session);
+        return new AddRow(copy, next.id()).change(session);
     }
 
     private static Row withId(Row source, String id) {

@@ -16,7 +16,7 @@ public record MoveRows(List<String> rows, @Nullable String before) implements Se
     }
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         List<Row> moved =
                 session.rows().stream().filter(row -> rows.contains(row.id())).toList();
         rows.forEach(row -> SessionEdit.row(session, row));
@@ -30,7 +30,7 @@ public record MoveRows(List<String> rows, @Nullable String before) implements Se
             place = session.rows().get(session.rows().indexOf(place) + 1);
         }
         others.addAll(others.indexOf(place), moved);
-        return SessionRules.checked(session.withRows(others));
+        return session.withRows(others);
     }
 
     @Override

@@ -10,7 +10,7 @@ import java.util.stream.Stream;
  */
 public record RemoveRow(String row) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         Row gone = SessionEdit.row(session, row);
         if (gone.kind() == RowKind.MIX) {
             throw new EditRefused("row", "A session cannot be without its mix.");
@@ -23,7 +23,7 @@ public record RemoveRow(String row) implements SessionEdit {
                 rows.add(each.withStrip(without(gone, each.strip())));
             }
         }
-        return SessionRules.checked(session.withRows(rows));
+        return session.withRows(rows);
     }
 
     private Strip without(Row gone, Strip strip) {

@@ -14,7 +14,7 @@ public record RenameRow(String row, String name, @Nullable NamedBy named) implem
     }
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (session.row(row).isEmpty()) {
             throw new EditRefused("row", "There is no row “" + row + "” in this session.");
         }
@@ -22,6 +22,12 @@ public record RenameRow(String row, String name, @Nullable NamedBy named) implem
         NamedBy who = named == null ? NamedBy.HAND : named;
         return session.withRow(
                 row, before -> before.withName(checked).withAbout(before.about().withNameFrom(who)));
+    }
+
+    /** No rule is about it. */
+    @Override
+    public Session applyTo(Session session) {
+        return change(session);
     }
 
     @Override

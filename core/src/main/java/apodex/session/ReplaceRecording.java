@@ -12,7 +12,7 @@ import java.util.List;
  */
 public record ReplaceRecording(String old, Recording replacement) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         Recording before = session.recordings().stream()
                 .filter(each -> each.sha256().equals(old))
                 .findFirst()
@@ -25,7 +25,7 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
         }
         List<Recording> recordings = new ArrayList<>(session.recordings());
         recordings.remove(before);
-        Session with = new UseRecordings(List.of(replacement)).applyTo(session.withRecordings(recordings));
+        Session with = new UseRecordings(List.of(replacement)).change(session.withRecordings(recordings));
         long frames = replacement.framesAt(session.rate());
         List<Row> rows = session.rows().stream()
                 .map(row -> row instanceof AudioRow audio
@@ -36,7 +36,7 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
                                 audio.active())
                         : row)
                 .toList();
-        return SessionRules.checked(with.withRows(rows));
+        return with.withRows(rows);
     }
 
     private List<Clip> clips(Take take, long frames) {

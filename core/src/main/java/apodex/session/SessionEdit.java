@@ -57,11 +57,20 @@ public sealed interface SessionEdit
                 ReplaceRecording,
                 Together {
     /**
-     * The session after this edit.
+     * The session after this edit, not yet held against the rules of sessions.
      *
      * @throws EditRefused when it cannot be done; the message says why
      */
-    Session applyTo(Session session);
+    Session change(Session session);
+
+    /**
+     * The session after this edit.
+     *
+     * @throws EditRefused when it cannot be done, or the session would break a rule; the message says why
+     */
+    default Session applyTo(Session session) {
+        return SessionRules.checked(change(session));
+    }
 
     /** What it did, for undo: {@code Rename “Tuba”}. */
     String describe(Session before);

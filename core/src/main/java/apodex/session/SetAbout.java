@@ -9,7 +9,7 @@ public record SetAbout(String row, Role role, String note) implements SessionEdi
     public static final int LONGEST_NOTE = 2_000;
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         SessionEdit.row(session, row);
         String written =
                 note == null ? "" : note.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
@@ -19,6 +19,12 @@ public record SetAbout(String row, Role role, String note) implements SessionEdi
         }
         return session.withRow(
                 row, before -> before.withAbout(before.about().withRole(role).withNote(written)));
+    }
+
+    /** No rule is about it. */
+    @Override
+    public Session applyTo(Session session) {
+        return change(session);
     }
 
     @Override

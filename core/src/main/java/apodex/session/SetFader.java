@@ -3,12 +3,12 @@ package apodex.session;
 /** Sets level, position, mute and solo of a row. */
 public record SetFader(String row, double faderDb, double pan, boolean muted, boolean soloed) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(session.withRow(
+        return session.withRow(
                 row,
                 before ->
-                        before.withStrip(before.strip().withFader(faderDb, pan).withMuteAndSolo(muted, soloed))));
+                        before.withStrip(before.strip().withFader(faderDb, pan).withMuteAndSolo(muted, soloed)));
     }
 
     @Override

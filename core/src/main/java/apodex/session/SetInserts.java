@@ -6,7 +6,7 @@ import java.util.List;
 /** Gives the inserts of a row. An effect that Apodex does not have can stay where it was, but not be added. */
 public record SetInserts(String row, List<Insert> inserts) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         Row before = SessionEdit.row(session, row);
         for (Insert insert : inserts == null ? List.<Insert>of() : inserts) {
             boolean wasThere = before.strip().inserts().stream()
@@ -16,8 +16,7 @@ public record SetInserts(String row, List<Insert> inserts) implements SessionEdi
                         "inserts", "Apodex has no effect “" + NameRule.shown(String.valueOf(insert.effect())) + "”.");
             }
         }
-        return SessionRules.checked(
-                session.withRow(row, each -> each.withStrip(each.strip().withInserts(inserts))));
+        return session.withRow(row, each -> each.withStrip(each.strip().withInserts(inserts)));
     }
 
     @Override

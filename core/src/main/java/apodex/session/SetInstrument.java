@@ -7,7 +7,7 @@ import java.util.List;
 /** Gives the notes of a row to another instrument. Rows of parts that it does not have go. */
 public record SetInstrument(String row, String instrument) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (SessionEdit.row(session, row).kind() != RowKind.INSTRUMENT) {
             throw new EditRefused("row", "Only instrument rows have an instrument.");
         }
@@ -23,9 +23,9 @@ public record SetInstrument(String row, String instrument) implements SessionEdi
                 .toList();
         Session after = session;
         for (String part : gone) {
-            after = new RemoveRow(part).applyTo(after);
+            after = new RemoveRow(part).change(after);
         }
-        return SessionRules.checked(after.withRow(row, each -> ((InstrumentRow) each).playedBy(instrument)));
+        return after.withRow(row, each -> ((InstrumentRow) each).playedBy(instrument));
     }
 
     @Override

@@ -5,10 +5,9 @@ import java.util.List;
 /** Gives the moves of a row; an empty lane leaves the still value. */
 public record SetMoves(String row, List<Move> faderMoves, List<Move> panMoves) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(
-                session.withRow(row, before -> before.withStrip(before.strip().withMoves(faderMoves, panMoves))));
+        return session.withRow(row, before -> before.withStrip(before.strip().withMoves(faderMoves, panMoves)));
     }
 
     @Override

@@ -6,11 +6,11 @@ import java.util.List;
 /** Gives the instrument and the notes of an instrument row. */
 public record SetNotes(String row, String instrument, List<Note> notes) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (SessionEdit.row(session, row).kind() != RowKind.INSTRUMENT) {
             throw new EditRefused("row", "Only instrument rows have notes.");
         }
-        return SessionRules.checked(session.withRow(
+        return session.withRow(
                 row,
                 before -> new InstrumentRow(
                         before.id(),
@@ -18,7 +18,7 @@ public record SetNotes(String row, String instrument, List<Note> notes) implemen
                         instrument,
                         notes == null ? List.of() : notes,
                         before.strip(),
-                        before.about())));
+                        before.about()));
     }
 
     @Override

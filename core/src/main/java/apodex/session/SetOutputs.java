@@ -5,10 +5,9 @@ import java.util.List;
 /** Says what a row feeds: buses, the mix, or nothing. */
 public record SetOutputs(String row, List<String> outputs) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(
-                session.withRow(row, before -> before.withStrip(before.strip().withOutputs(outputs))));
+        return session.withRow(row, before -> before.withStrip(before.strip().withOutputs(outputs)));
     }
 
     @Override

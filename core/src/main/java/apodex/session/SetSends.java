@@ -5,10 +5,9 @@ import java.util.List;
 /** Gives the sends of a row. */
 public record SetSends(String row, List<Send> sends) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         SessionEdit.row(session, row);
-        return SessionRules.checked(
-                session.withRow(row, before -> before.withStrip(before.strip().withSends(sends))));
+        return session.withRow(row, before -> before.withStrip(before.strip().withSends(sends)));
     }
 
     @Override

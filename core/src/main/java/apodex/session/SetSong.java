@@ -14,7 +14,7 @@ public record SetSong(String title, String artist, @Nullable Double tempo, @Null
         implements SessionEdit {
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         String checkedTitle = NameRule.check("title", title);
         String checkedArtist = isBlank(artist) ? "" : NameRule.check("artist", artist);
         if (tempo != null && !(tempo >= TempoMap.SLOWEST && tempo <= TempoMap.FASTEST)) {
@@ -28,6 +28,12 @@ public record SetSong(String title, String artist, @Nullable Double tempo, @Null
                 isBlank(key) ? null : parse("key", key, Key::parse),
                 session.song().tempoChanges(),
                 session.song().meterChanges()));
+    }
+
+    /** No rule is about it. */
+    @Override
+    public Session applyTo(Session session) {
+        return change(session);
     }
 
     @Override

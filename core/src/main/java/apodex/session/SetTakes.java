@@ -5,7 +5,7 @@ import java.util.List;
 /** Gives the takes of an audio row and says which is heard. */
 public record SetTakes(String row, List<Take> takes, String active) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (SessionEdit.row(session, row).kind() != RowKind.AUDIO) {
             throw new EditRefused("row", "Only audio rows have takes.");
         }
@@ -13,7 +13,7 @@ public record SetTakes(String row, List<Take> takes, String active) implements S
                 .stream()
                         .map(take -> new Take(take.id(), NameRule.check("takes", take.name()), take.clips()))
                         .toList();
-        return SessionRules.checked(session.withRow(row, before -> ((AudioRow) before).withTakes(named, active)));
+        return session.withRow(row, before -> ((AudioRow) before).withTakes(named, active));
     }
 
     @Override

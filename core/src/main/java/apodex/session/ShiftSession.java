@@ -16,7 +16,7 @@ public record ShiftSession(int bars) implements SessionEdit {
     private static final int MOST_BARS = 64;
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (bars < 1 || bars > MOST_BARS) {
             throw new EditRefused("bars", "A session can be moved by 1 to " + MOST_BARS + " bars, not " + bars + ".");
         }
@@ -42,7 +42,7 @@ public record ShiftSession(int bars) implements SessionEdit {
                 song.key(),
                 tempos,
                 each(song.meterChanges(), change -> new MeterChange(change.bar() + bars, change.meter())));
-        return SessionRules.checked(new Session(
+        return new Session(
                 later,
                 session.rate(),
                 session.startReference() - frames,
@@ -50,7 +50,7 @@ public record ShiftSession(int bars) implements SessionEdit {
                 session.panLaw(),
                 each(session.markers(), marker -> new Marker(marker.frame() + frames, marker.name())),
                 session.recordings(),
-                each(session.rows(), row -> later(row, frames, quarters))));
+                each(session.rows(), row -> later(row, frames, quarters)));
     }
 
     private static Row later(Row row, long frames, double quarters) {

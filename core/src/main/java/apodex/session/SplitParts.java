@@ -7,7 +7,7 @@ import java.util.List;
 /** Gives every part of an instrument a row of its own, below the instrument, fed where the instrument feeds. */
 public record SplitParts(String row) implements SessionEdit {
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (!(SessionEdit.row(session, row) instanceof InstrumentRow player)) {
             throw new EditRefused("row", "Only instrument rows have parts.");
         }
@@ -31,7 +31,7 @@ public record SplitParts(String row) implements SessionEdit {
                     part.id(),
                     Strip.PLAIN.withOutputs(player.strip().outputs()),
                     player.about());
-            after = new AddRow(apartRow, place).applyTo(after);
+            after = new AddRow(apartRow, place).change(after);
         }
         return after;
     }

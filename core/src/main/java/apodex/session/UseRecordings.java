@@ -10,7 +10,7 @@ public record UseRecordings(List<Recording> recordings) implements SessionEdit {
     }
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         List<Recording> all = new ArrayList<>(session.recordings());
         for (Recording recording : recordings) {
             if (recording.sha256() == null
@@ -28,6 +28,12 @@ public record UseRecordings(List<Recording> recordings) implements SessionEdit {
             }
         }
         return session.withRecordings(all);
+    }
+
+    /** No rule is about it. */
+    @Override
+    public Session applyTo(Session session) {
+        return change(session);
     }
 
     @Override

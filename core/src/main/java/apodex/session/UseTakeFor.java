@@ -18,7 +18,7 @@ public record UseTakeFor(String row, String take, long from, long to) implements
     private static final String ASSEMBLED = "Assembled";
 
     @Override
-    public Session applyTo(Session session) {
+    public Session change(Session session) {
         if (!(SessionEdit.row(session, row) instanceof AudioRow audio)) {
             throw new EditRefused("row", "Only audio rows have takes.");
         }
@@ -43,7 +43,7 @@ public record UseTakeFor(String row, String take, long from, long to) implements
         } else {
             takes.add(result);
         }
-        return SessionRules.checked(session.withRow(row, each -> ((AudioRow) each).withTakes(takes, id)));
+        return session.withRow(row, each -> ((AudioRow) each).withTakes(takes, id));
     }
 
     private static Take take(AudioRow row, String id) {

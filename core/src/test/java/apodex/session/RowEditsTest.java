@@ -3,6 +3,7 @@ package apodex.session;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowable;
 import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.SampleFormat;
@@ -143,6 +144,22 @@ final class RowEditsTest {
                     assertThat(clip.frames()).isEqualTo(300);
                 }));
         assertThat(shorter.recordings()).containsExactly(SHORT);
+    }
+
+    @Test
+    void aStepThatBreaksARuleIsRefusedInTheWordsOfTheFirstEditThatDoes() {
+        SessionEdit loop = new SetOutputs("bus", List.of("bus"));
+        assertThatThrownBy(() -> loop.applyTo(SESSION)).isInstanceOf(EditRefused.class);
+        String alone = catchThrowable(() -> loop.applyTo(SESSION)).getMessage();
+        List<SessionEdit> edits = List.of(
+                new RenameRow("r1", "Bass"),
+                loop,
+                new AddRow(new AudioRow("r8", "Late", List.of(Clip.whole(LONG, 0, 1, -5))), "mix"));
+        assertThatThrownBy(() -> new Together("x", edits).applyTo(SESSION)).hasMessage(alone);
+        SessionEdit between = new Together("x", List.of(loop, new SetOutputs("bus", List.of("mix"))));
+        assertThat(between.applyTo(SESSION))
+                .as("only what is left in the end is held against the rules")
+                .isEqualTo(new SetOutputs("bus", List.of("mix")).applyTo(SESSION));
     }
 
     @Test

@@ -7,6 +7,7 @@ import apodex.proof.Proof;
 import apodex.server.levels.FileLevel;
 import apodex.server.runs.RunProgress;
 import apodex.server.runs.SinceLastRun;
+import apodex.server.sessions.WrittenSessions;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.SessionEdit;
@@ -58,7 +59,9 @@ class JsonColumns {
         @Override
         public void setNonNullParameter(PreparedStatement statement, int index, T value, JdbcType jdbcType)
                 throws SQLException {
-            statement.setString(index, SessionDocument.write(value));
+            statement.setString(
+                    index,
+                    value instanceof Session session ? WrittenSessions.of(session) : SessionDocument.write(value));
         }
 
         @Override

@@ -37,12 +37,9 @@ interface SessionMapper {
             VALUES (#{sessionId}, #{revision}, #{description}, #{edit}, #{session}, #{undoTo}, #{redoTo})""")
     void insertRevision(Revision revision);
 
-    @Select(
-            """
-            SELECT r.session_id, r.revision, r.description, r.edit, r.session, r.undo_to, r.redo_to
-            FROM session_revision r JOIN session s ON s.id = r.session_id AND s.revision = r.revision
-            WHERE s.id = #{id}""")
-    Revision head(String id);
+    /** The newest revision's number; null when there is no such session. */
+    @Select("SELECT revision FROM session WHERE id = #{id}")
+    Integer head(String id);
 
     @Select(
             "SELECT description FROM session_revision WHERE session_id = #{id} AND revision > #{revision} ORDER BY revision")

@@ -1,6 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.session.Session;
+import com.fasterxml.jackson.databind.annotation.JsonSerialize;
 import jakarta.annotation.Nullable;
 
 /**
@@ -12,4 +13,9 @@ import jakarta.annotation.Nullable;
  * @param redo     what redo would bring again; null when there is nothing
  */
 public record SessionState(
-        String id, int revision, long frames, @Nullable String undo, @Nullable String redo, Session session) {}
+        String id,
+        int revision,
+        long frames,
+        @Nullable String undo,
+        @Nullable String redo,
+        @JsonSerialize(using = WrittenSessions.class) Session session) {}

@@ -3,15 +3,24 @@ package apodex.server.sessions;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Keeps sessions with their whole history; every change names the revision it was made against. */
 @Service
 public class Sessions {
+    private static final int KEPT = 32;
+
     private final SessionMapper mapper;
+    /** Revisions that were asked for lately: a large session takes long to read, and every view asks for it. */
+    private final Cache<Key, Revision> known =
+            Caffeine.newBuilder().maximumSize(KEPT).softValues().build();
 
     Sessions(SessionMapper mapper) {
         this.mapper = mapper;
@@ -80,7 +89,7 @@ public class Sessions {
         if (head.undoTo() == null) {
             throw Refused.conflict("There is nothing to undo.").with("current", state(head));
         }
-        return append(head, head.undo(mapper.revision(id, head.undoTo())));
+        return append(head, head.undo(revision(id, head.undoTo())));
     }
 
     @Transactional
@@ -89,7 +98,7 @@ public class Sessions {
         if (head.redoTo() == null) {
             throw Refused.conflict("There is nothing to redo.").with("current", state(head));
         }
-        return append(head, head.redo(mapper.revision(id, head.redoTo())));
+        return append(head, head.redo(revision(id, head.redoTo())));
     }
 
     private Revision newest(String id, int revision) {
@@ -105,6 +114,12 @@ public class Sessions {
             throw stale(head(head.sessionId()));
         }
         mapper.insertRevision(next);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() { // before, somebody else may still be first with this number
+                known.put(new Key(next.sessionId(), next.revision()), next);
+            }
+        });
         return state(next);
     }
 
@@ -114,18 +129,25 @@ public class Sessions {
     }
 
     private Revision head(String id) {
-        Revision head = mapper.head(id);
+        Integer head = mapper.head(id);
         if (head == null) {
             throw Refused.notFound("There is no session “" + id + "”.");
         }
-        return head;
+        return revision(id, head);
     }
+
+    private Revision revision(String id, int revision) {
+        return known.get(new Key(id, revision), key -> mapper.revision(id, revision));
+    }
+
+    /** Of a revision, which never changes. */
+    private record Key(String id, int revision) {}
 
     private SessionState state(Revision head) {
         String undo = head.undoTo() == null ? null : head.description();
         String redo = head.redoTo() == null
                 ? null
-                : mapper.revision(head.sessionId(), head.redoTo()).description();
+                : revision(head.sessionId(), head.redoTo()).description();
         return new SessionState(
                 head.sessionId(), head.revision(), head.session().frames(), undo, redo, head.session());
     }
