@@ -125,7 +125,7 @@
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
     {#each rows as row, i (row.row)}
       <div
-        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row)} class:sum={isSum(row)} class:over={over === row.row}
+        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row) || levels.loudest(row) === null} class:sum={isSum(row)} class:over={over === row.row}
         ondragover={(e) => { if (dragged) { e.preventDefault(); over = row.row; } }} ondrop={() => { if (dragged) move(dragged, row.row); dragged = over = undefined; }}
         onclick={() => (selected = row.row)} onkeydown={() => {}}
       >

@@ -6,7 +6,8 @@
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Levels } from '../lib/state/levels.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
-  import { bytes, CHANNEL_WORDS, dbfs, signed } from '../lib/units';
+  import { barAndBeat } from '../lib/time/ticks';
+  import { bytes, CHANNEL_WORDS, dbfs, minutes, signed } from '../lib/units';
   import RowWave from '../lib/waveform/RowWave.svelte';
   import { levelWord } from './level';
   import { CHANNELS } from './settingWords';
@@ -68,6 +69,13 @@
     const { changed, adding } = column(rows, station, store.chosen());
     void store.stamp(changed, adding);
   }
+
+  /** ` in bar 14`, or the time while no tempo is known. */
+  function where(frame: number | null): string {
+    if (frame === null) return '';
+    const at = frame / sessions.session!.rate;
+    return sessions.tempo ? ` in bar ${barAndBeat(at, sessions.tempo).bar}` : ` at ${minutes(at)}`;
+  }
 </script>
 
 <p class="cap">{row.kind === 'mix' ? 'MIX' : `ROW ${row.number}`}</p>
@@ -103,7 +111,7 @@
     {#if !level}{levels.failure ?? (levels.pending ? 'Measuring…' : 'Not measured')}
     {:else if level.peakDbfs === null}Silent all through: leave it out, unless its place matters.
     {:else}
-      Loudest {dbfs(level.peakDbfs)}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null
+      Loudest {dbfs(level.peakDbfs)}{where(levels.placeOf(plan.prints.indexOf(print)))}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null
         ? ''
         : `, ${signed(level.loudnessLufs)} LUFS`}
     {/if}

@@ -36,11 +36,15 @@
   const seconds = $derived(plan ? plan.sections.reduce((sum, section) => sum + section.frames, 0) / plan.rate : 0);
   const estimate = $derived(store.state?.estimate);
   const tooBig = $derived(!!estimate && estimate.bytes > estimate.bytesFree);
-  const length = $derived(plan ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') + minutes(seconds) + (plan.ringsOut > 0 ? ` + about ${plan.ringsOut.toFixed(0)} s tail` : '') : '');
-
   // svelte-ignore state_referenced_locally
   const levels = new Levels(store);
   const over = $derived(levels.over);
+  /** As long and as large as the files will be, once every one has been looked at. */
+  const exact = $derived(levels.exact);
+  const tail = $derived(exact ? exact.seconds.reduce((sum, each) => sum + each, 0) - seconds : (plan?.ringsOut ?? 0));
+  const tailWords = $derived(tail < 0.05 ? '' : exact ? ` with ${tail.toFixed(1)} s tail` : ` + about ${tail.toFixed(0)} s tail`);
+  const length = $derived(plan ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') + minutes(exact ? seconds + tail : seconds) + tailWords : '');
+  const silent = $derived(plan ? levels.silent.map((print) => plan.prints[print]!).filter((print) => print.row !== 'mix') : []);
   /** A tenth of a dB is as fine as anybody turns. */
   const down = $derived(Math.ceil(over.db * 10) / 10);
 
@@ -90,7 +94,7 @@
       <Grid {store} {levels} {depth} {roles} bind:selected />
       <footer>
         <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
-        <span class="big">{bytes(plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
+        <span class="big">{bytes(exact?.bytes ?? plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
         {#if estimate}<span class="big" title="From the button to the parcel, by what this machine’s last runs took">{foretold(estimate)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
           {/if}
         {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
@@ -99,6 +103,12 @@
             class="plain over" onclick={() => void store.turn(-down)}
             title="{count(over.count, 'file')} would be held at full scale. This brings all files of the handoff down, so that their balance stays; the session sheet says so. A row’s trim brings down one of them; 32-bit float holds all as they are."
           ><b>{over.count} over</b>, all down {down.toFixed(1)} dB</button>
+        {/if}
+        {#if silent.length}
+          <button
+            class="plain over" onclick={() => void store.stamp(silent.map(({ row, station }) => ({ row, station })), false)}
+            title="{silent.map((print) => print.file).join(', ')}: not one sample differs from silence."
+          ><b>{silent.length} silent</b>, leave out</button>
         {/if}
         {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>

@@ -21,7 +21,22 @@ export class Levels {
     return fits ? view : undefined;
   }
 
-  private readonly known = $derived(new Map(this.now?.levels.map(({ print, level }) => [print, level])));
+  private readonly known = $derived(new Map(this.now?.levels.map((each) => [each.print, each])));
+
+  /** How long and how large the files will be; null while one of them is not known. */
+  get exact(): LevelsView['exact'] {
+    return this.now?.exact ?? null;
+  }
+
+  /** Places in the plan of files that hold nothing at all. */
+  get silent(): number[] {
+    return [...this.known.values()].filter(({ level }) => level.peakDbfs === null).map(({ print }) => print);
+  }
+
+  /** The frame of the session where a file is loudest; null while it is not known. */
+  placeOf(print: number): number | null {
+    return this.known.get(print)?.at ?? null;
+  }
 
   get failure(): string | null {
     return this.now?.failure ?? null;
@@ -34,7 +49,7 @@ export class Levels {
 
   /** The level of a file, by its place in the plan; null while it is not known. */
   of(print: number): FileLevel | null {
-    return this.known.get(print) ?? null;
+    return this.known.get(print)?.level ?? null;
   }
 
   /** Places in the plan of each row's files: with a thousand rows nobody searches for them row by row. */

@@ -16,12 +16,12 @@ final class Passages {
 
     private final Session session;
     private final Settings settings;
-    private final SampleRate rate;
+    private final FileFrames files;
 
     Passages(Session session, Settings settings, SampleRate rate) {
         this.session = session;
         this.settings = settings;
-        this.rate = rate;
+        this.files = new FileFrames(rate, session.rate());
         if (settings.leadInBars() < 0 || settings.leadInBars() > 64) {
             throw new IllegalArgumentException("A lead-in is 0 to 64 bars long, not " + settings.leadInBars() + ".");
         }
@@ -50,7 +50,7 @@ final class Passages {
             planned.add(planned(section, folder));
         }
         long raised = raisedBy(planned);
-        planned.replaceAll(section -> section.startingAt(atRate(start(section.passage()) + raised)));
+        planned.replaceAll(section -> section.startingAt(files.at(start(section.passage()) + raised)));
         return planned;
     }
 
@@ -63,17 +63,8 @@ final class Passages {
         Passage passage =
                 new Passage(range, leadIn, seconds == null ? Passage.Tail.AUTOMATIC : new Passage.Tail(seconds));
         long tail = seconds == null ? 0 : Math.round(seconds * session.rate().hertz());
-        long frames = atRate(leadIn) + atRateUp(range.frames() + tail);
+        long frames = files.until(passage, range.end() + tail);
         return new PlannedSection(section.name(), folder, passage, frames, 0);
-    }
-
-    private long atRate(long frames) {
-        return Math.round((double) frames * rate.hertz() / session.rate().hertz());
-    }
-
-    private long atRateUp(long frames) {
-        return Math.floorDiv(frames * rate.hertz() + session.rate().hertz() - 1, (long)
-                session.rate().hertz());
     }
 
     /**

@@ -8,6 +8,7 @@ import jakarta.annotation.Nullable;
  *
  * @param firstSoundFrame  first frame that is not zero; null when there is none
  * @param peakDbfs         loudest sample; null when every sample is zero
+ * @param peakFrame        the first frame as loud as that; null when silent, or of runs from before it was looked for
  * @param truePeakDbtp     true peak (ITU-R BS.1770-4, annex 2); null when silent
  * @param loudness         null when too quiet or too short to tell
  * @param offset           mean of the channel that is furthest off zero, as a share of full scale
@@ -18,6 +19,7 @@ import jakarta.annotation.Nullable;
 public record SoundMeasures(
         @Nullable Long firstSoundFrame,
         @Nullable Double peakDbfs,
+        @Nullable Long peakFrame,
         @Nullable Double truePeakDbtp,
         @Nullable ProgrammeLoudness loudness,
         double offset,
@@ -26,7 +28,7 @@ public record SoundMeasures(
         double[] fingerprint) {
     /** Of a sound that could not be read. */
     public static final SoundMeasures NONE =
-            new SoundMeasures(null, null, null, null, 0, 0, new byte[4], new double[0]);
+            new SoundMeasures(null, null, null, null, null, 0, 0, new byte[4], new double[0]);
 
     /** How near to one direction two fingerprints must be to be worth a look at all their samples. */
     private static final double ALIKE = 1 - 1e-5;
@@ -36,6 +38,7 @@ public record SoundMeasures(
         return new SoundMeasures(
                 firstSoundFrame,
                 peakDbfs,
+                peakFrame,
                 truePeakDbtp,
                 loudness == null ? null : loudness.plus(-10 * Math.log10(2)),
                 offset,

@@ -27,6 +27,8 @@ public final class SoundMeter implements SoundWriter.Listener {
     private double lowest;
     private double highest;
     private long frames;
+    private double loudest;
+    private long loudestFrame;
     private long firstSound = -1;
     private long atFullScale;
 
@@ -60,7 +62,11 @@ public final class SoundMeter implements SoundWriter.Listener {
         PcmDecoder.decode(raw, start, layout, 0, count, block, 0);
         double peak = draw(count);
         if (peak > 0 && firstSound < 0) {
-            firstSound = frames + firstNonZero(count);
+            firstSound = frames + firstAtLeast(Double.MIN_VALUE, count);
+        }
+        if (peak > loudest) {
+            loudest = peak;
+            loudestFrame = frames + firstAtLeast(peak, count);
         }
         if (peak >= fullScale) {
             countFullScale(count);
@@ -114,10 +120,10 @@ public final class SoundMeter implements SoundWriter.Listener {
         return peak;
     }
 
-    private int firstNonZero(int count) {
+    private int firstAtLeast(double amplitude, int count) {
         for (int i = 0; i < count; i++) {
             for (double[] channel : block) {
-                if (channel[i] != 0) {
+                if (Math.abs(channel[i]) >= amplitude) {
                     return i;
                 }
             }
@@ -141,6 +147,7 @@ public final class SoundMeter implements SoundWriter.Listener {
         return new SoundMeasures(
                 firstSound < 0 ? null : firstSound,
                 peak == 0 ? null : Decibels.ofAmplitude(peak),
+                peak == 0 ? null : loudestFrame,
                 peak == 0 ? null : truePeak.dbtp(),
                 loudness.whole().orElse(null),
                 offset(),

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.FlacFile;
+import apodex.handoff.Foreseen;
 import apodex.handoff.Handoff;
 import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
@@ -148,6 +149,16 @@ class CampaignTest {
         });
         Map<String, Printed> all = new HashMap<>(known);
         all.putAll(ahead.of(key -> Optional.ofNullable(known.get(key)).map(Printed::quietAt), WalkObserver.NONE));
+        List<Optional<Foreseen.Sound>> sounds = plan.prints().stream()
+                .map(print -> ahead.key(print)
+                        .map(all::get)
+                        .map(level -> new Foreseen.Sound(level.channels(), level.quietAt())))
+                .toList();
+        Plan foreseen = Foreseen.of(random.session, plan, sounds).orElseThrow();
+        assertThat(foreseen.sections()).isEqualTo(printed.plan().sections());
+        if (plan.format() != Handoff.Format.FLAC) {
+            assertThat(foreseen.prints()).isEqualTo(printed.plan().prints());
+        }
         for (int i = 0; i < plan.prints().size(); i++) {
             Printing.Made made = printed.prints().get(i);
             Optional<String> key = ahead.key(plan.prints().get(i));
@@ -157,13 +168,13 @@ class CampaignTest {
             Printed level = all.get(key.get());
             assertThat(level.channels()).isEqualTo(made.channels());
             assertThat(level.quietAt()).isEqualTo(made.quietAt());
-            double foreseen = amplitude(level.measures().peakDbfs());
+            double expected = amplitude(level.measures().peakDbfs());
             double top = printed.plan().depth().sample().fullScale();
-            assertThat(Math.min(top, foreseen))
+            assertThat(Math.min(top, expected))
                     .as("to what rounding and dither add")
                     .isCloseTo(Math.min(top, amplitude(made.measures().peakDbfs())), within(1e-4));
             if (made.overs() > 0) {
-                assertThat(foreseen).isGreaterThan(top);
+                assertThat(expected).isGreaterThan(top);
             }
         }
     }

@@ -60,13 +60,37 @@ final class LevelsTest {
                         .map(JsonNode::asDouble))
                 .containsExactly(down, down);
         levels = await(handoff);
+        int loudest = IntStream.of(tuba).map(Math::abs).max().orElseThrow();
+        int[] first = IntStream.range(0, tuba.length)
+                .filter(frame -> Math.abs(tuba[frame]) == loudest)
+                .toArray();
+        assertThat(levels.get("levels").get(0).get("at").asInt()).isEqualTo(first[0]);
+        assertThat(levels.get("exact").get("seconds").get(0).asDouble()).isEqualTo(9_000 / 48_000.0);
         JsonNode run = client.await(client.run(handoff));
         List<Double> printed = new ArrayList<>();
         run.get("files").forEach(file -> printed.add(file.get("peakDbfs").asDouble()));
         for (int i = 0; i < 2; i++) {
             assertThat(peak(levels, i)).isCloseTo(printed.get(i), within(0.001)).isLessThan(0);
         }
+        assertThat(levels.get("exact").get("bytes").asLong())
+                .isEqualTo(run.get("files").findValues("bytes").stream()
+                        .mapToLong(JsonNode::asLong)
+                        .sum());
         assertThat(client.get("/api/handoffs/none/levels").status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatARunMeasuredIsNotLookedForAgain() throws Exception {
+        int[] horn = IntStream.range(0, 9_000).map(i -> 100 * i).toArray();
+        String session = client.bringIn("Quiet", "horn.wav", SoundBytes.mono24(horn))
+                .json()
+                .get("id")
+                .asText();
+        String handoff = client.handoff(session);
+        client.await(client.run(handoff));
+        JsonNode levels = client.get("/api/handoffs/" + handoff + "/levels").json();
+        assertThat(levels.get("pending").asInt()).isZero();
+        assertThat(levels.get("levels").get(0).get("at").asLong()).isEqualTo(8_999);
     }
 
     private static double peak(JsonNode levels, int file) {

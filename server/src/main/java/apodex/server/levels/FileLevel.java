@@ -1,7 +1,6 @@
 package apodex.server.levels;
 
 import apodex.measure.SoundMeasures;
-import apodex.signal.Printed;
 import jakarta.annotation.Nullable;
 
 /**
@@ -10,6 +9,7 @@ import jakarta.annotation.Nullable;
  * @param channels     of the file
  * @param quietAt      frame of the session at which it has been quiet for a second
  * @param peakDbfs     loudest sample, also past full scale; null when it is silent
+ * @param peakFrame    frame of the file where that is; null when it is silent, or was found before this was looked for
  * @param truePeakDbtp true peak; null when it is silent
  * @param loudnessLufs integrated; null when too quiet to tell
  */
@@ -17,14 +17,15 @@ public record FileLevel(
         int channels,
         long quietAt,
         @Nullable Double peakDbfs,
+        @Nullable Long peakFrame,
         @Nullable Double truePeakDbtp,
         @Nullable Double loudnessLufs) {
-    static FileLevel of(Printed printed) {
-        SoundMeasures measures = printed.measures();
+    static FileLevel of(int channels, long quietAt, SoundMeasures measures) {
         return new FileLevel(
-                printed.channels(),
-                printed.quietAt(),
+                channels,
+                quietAt,
                 measures.peakDbfs(),
+                measures.peakFrame(),
                 measures.truePeakDbtp(),
                 measures.loudness() == null ? null : measures.loudness().integratedLufs());
     }

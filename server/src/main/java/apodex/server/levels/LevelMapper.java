@@ -17,6 +17,9 @@ interface LevelMapper {
             <foreach item="key" collection="keys" open="(" separator="," close=")">#{key}</foreach></script>""")
     List<Stored> find(Collection<String> keys);
 
+    @Insert("INSERT IGNORE INTO level (content_key, level) VALUES (#{key}, #{level})")
+    void saveIfNew(String key, FileLevel level);
+
     @Insert("REPLACE INTO level (content_key, level) VALUES (#{key}, #{level})")
     void save(String key, FileLevel level);
 

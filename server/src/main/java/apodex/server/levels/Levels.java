@@ -4,14 +4,15 @@ import apodex.handoff.Handoff;
 import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
+import apodex.handoff.Print;
 import apodex.intake.RecordingStore;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.handoffs.StoredHandoff;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
+import apodex.session.Session;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -23,16 +24,16 @@ class Levels {
     private final Handoffs handoffs;
     private final Sessions sessions;
     private final RecordingStore store;
-    private final LevelMapper mapper;
+    private final KnownLevels known;
     private final LookingAhead looking;
     /** What was told last, by handoff. */
     private final Map<String, LevelsView> told = new ConcurrentHashMap<>();
 
-    Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, LevelMapper mapper, LookingAhead looking) {
+    Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, KnownLevels known, LookingAhead looking) {
         this.handoffs = handoffs;
         this.sessions = sessions;
         this.store = store;
-        this.mapper = mapper;
+        this.known = known;
         this.looking = looking;
     }
 
@@ -43,12 +44,32 @@ class Levels {
      * @param sessionRevision of the session they belong to
      * @param levels          that are known; the click has none
      * @param pending         how many are still looked for
+     * @param exact           what the files will be; null while one of them is not known
      * @param failure         why they cannot be found; null when nothing is wrong
      */
-    record LevelsView(int revision, int sessionRevision, List<Known> levels, int pending, @Nullable String failure) {}
+    record LevelsView(
+            int revision,
+            int sessionRevision,
+            List<Known> levels,
+            int pending,
+            @Nullable Exact exact,
+            @Nullable String failure) {}
 
-    /** @param print place of the file in the plan */
-    record Known(int print, FileLevel level) {}
+    /**
+     * A file that is known.
+     *
+     * @param print place of the file in the plan
+     * @param at    frame of the session where it is loudest; null when it is silent
+     */
+    record Known(int print, FileLevel level, @Nullable Long at) {}
+
+    /**
+     * Lengths and sizes as they will be.
+     *
+     * @param seconds of the files of each section, their tails included
+     * @param bytes   of all files; of FLAC before it is packed
+     */
+    record Exact(List<Double> seconds, long bytes) {}
 
     /** What is known now; what is not is looked for from now on. */
     LevelsView of(String handoffId) {
@@ -67,12 +88,22 @@ class Levels {
         LookAhead ahead = new LookAhead(session.session(), handoff, plan, store, LookingAhead.THREADS);
         List<String> keys =
                 plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
-        Map<String, FileLevel> known = known(keys);
+        Map<String, FileLevel> known = this.known.of(keys);
         List<Known> levels = new ArrayList<>();
         for (int print = 0; print < keys.size(); print++) {
             FileLevel level = known.get(keys.get(print));
             if (level != null) {
-                levels.add(new Known(print, level));
+                Print file = plan.prints().get(print);
+                levels.add(new Known(
+                        print,
+                        level,
+                        level.peakFrame() == null
+                                ? null
+                                : plan.section(file)
+                                        .inSession(
+                                                level.peakFrame(),
+                                                plan.rate(),
+                                                session.session().rate())));
             }
         }
         int pending = (int) keys.stream()
@@ -81,19 +112,24 @@ class Levels {
         String failure = pending == 0
                 ? null
                 : looking.ask(new LookingAhead.Asked(state, ahead, known)).orElse(null);
-        LevelsView view =
-                new LevelsView(stored.revision(), session.revision(), levels, failure == null ? pending : 0, failure);
+        LevelsView view = new LevelsView(
+                stored.revision(),
+                session.revision(),
+                levels,
+                failure == null ? pending : 0,
+                exact(session.session(), plan, keys, known),
+                failure);
         told.put(handoffId, view);
         return view;
     }
 
-    private Map<String, FileLevel> known(List<String> keys) {
-        Map<String, FileLevel> known = new HashMap<>();
-        List<String> asked =
-                keys.stream().filter(key -> !key.isEmpty()).distinct().toList();
-        if (!asked.isEmpty()) {
-            mapper.find(asked).forEach(stored -> known.put(stored.contentKey(), stored.level()));
-        }
-        return known;
+    private static @Nullable Exact exact(Session session, Plan plan, List<String> keys, Map<String, FileLevel> known) {
+        return KnownLevels.foreseen(session, plan, keys, known)
+                .map(foreseen -> new Exact(
+                        foreseen.sections().stream()
+                                .map(section -> foreseen.rate().seconds(section.frames()))
+                                .toList(),
+                        foreseen.bytes()))
+                .orElse(null);
     }
 }

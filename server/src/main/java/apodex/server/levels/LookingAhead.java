@@ -120,7 +120,8 @@ class LookingAhead {
                                 key -> Optional.ofNullable(asked.known().get(key))
                                         .map(FileLevel::quietAt),
                                 new Observer(asked))
-                        .forEach((key, printed) -> mapper.save(key, FileLevel.of(printed)));
+                        .forEach((key, printed) -> mapper.save(
+                                key, FileLevel.of(printed.channels(), printed.quietAt(), printed.measures())));
             }
         } catch (CancellationException e) {
             LOG.debug("Looking ahead for {} was given up.", asked.handoffId());

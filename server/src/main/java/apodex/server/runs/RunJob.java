@@ -12,6 +12,7 @@ import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
+import apodex.server.levels.KnownLevels;
 import apodex.server.pace.Pace;
 import apodex.server.web.DiskTrouble;
 import jakarta.annotation.Nullable;
@@ -49,6 +50,7 @@ class RunJob {
     private final DiskRoom diskRoom;
 
     private final Pace pace;
+    private final KnownLevels levels;
 
     RunJob(
             RunMapper mapper,
@@ -58,8 +60,10 @@ class RunJob {
             EarlierFiles earlier,
             ParcelSums sums,
             DiskRoom diskRoom,
-            Pace pace) {
+            Pace pace,
+            KnownLevels levels) {
         this.pace = pace;
+        this.levels = levels;
         this.diskRoom = diskRoom;
         this.earlier = earlier;
         this.sums = sums;
@@ -90,6 +94,7 @@ class RunJob {
             WorkFolder.remove(sums);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
             finish(run, printed.plan(), proof, parcels, meter);
+            levels.keep(run.session(), run.handoff(), run.plan(), printed.prints());
             if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
                 pace.keep(runId, effort, meter.secondsPrinted(), meter.secondsRead());
             }
@@ -131,7 +136,7 @@ class RunJob {
             meter.printedBefore();
             return folder.result();
         }
-        Optional<String> wrong = diskRoom.wrongFor(run.plan()); // much may have been printed while it waited
+        Optional<String> wrong = diskRoom.wrongFor(foreseen(run)); // much may have been printed while it waited
         if (wrong.isPresent()) {
             throw new IOException(wrong.get());
         }
@@ -149,6 +154,11 @@ class RunJob {
         folder.keep(result);
         folder.finish(work, folder.files());
         return result;
+    }
+
+    /** As it will be, where that is known. */
+    private Plan foreseen(Run run) {
+        return levels.foreseen(run.session(), run.handoff(), run.plan()).orElse(run.plan());
     }
 
     /** @param before hashes of the files when they were printed, by path */

@@ -1,10 +1,12 @@
 package apodex.server.runs;
 
 import apodex.handoff.Handoff;
+import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.server.DiskRoom;
 import apodex.server.handoffs.HandoffState;
 import apodex.server.handoffs.Handoffs;
+import apodex.server.levels.KnownLevels;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -23,6 +25,7 @@ class Runs {
     private final Queue queue;
     private final WhatChanged whatChanged;
     private final DiskRoom diskRoom;
+    private final KnownLevels levels;
 
     Runs(
             RunMapper mapper,
@@ -30,13 +33,15 @@ class Runs {
             Sessions sessions,
             Queue queue,
             WhatChanged whatChanged,
-            DiskRoom diskRoom) {
+            DiskRoom diskRoom,
+            KnownLevels levels) {
         this.diskRoom = diskRoom;
         this.mapper = mapper;
         this.handoffs = handoffs;
         this.sessions = sessions;
         this.queue = queue;
         this.whatChanged = whatChanged;
+        this.levels = levels;
     }
 
     /**
@@ -51,12 +56,14 @@ class Runs {
         if (state.plan().prints().isEmpty()) {
             throw Refused.unusable("The plan has no files; choose at least one row.");
         }
-        diskRoom.wrongFor(state.plan()).ifPresent(wrong -> {
+        SessionState session = sessions.get(state.sessionId());
+        Plan exact = levels.foreseen(session.session(), state.handoff(), state.plan())
+                .orElse(state.plan());
+        diskRoom.wrongFor(exact).ifPresent(wrong -> {
             throw Refused.unusable(wrong);
         });
         int number = mapper.nextNumber(handoffId);
         String called = version == null || version.isBlank() ? "v" + number : NameRule.check("version", version);
-        SessionState session = sessions.get(state.sessionId());
         Handoff handoff = Planner.without(session.session(), state.handoff());
         handoff = handoff.with(
                 handoff.settings().withNaming(handoff.settled().naming().withVersion(called)));

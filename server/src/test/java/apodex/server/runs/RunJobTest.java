@@ -26,7 +26,7 @@ class RunJobTest {
         when(mapper.find("r")).thenReturn(run);
         when(run.state()).thenReturn(RunState.WAITING);
         when(run.plan()).thenThrow(new OutOfMemoryError("as if"));
-        RunJob job = new RunJob(mapper, null, data, null, null, null, mock(DiskRoom.class), mock(Pace.class));
+        RunJob job = new RunJob(mapper, null, data, null, null, null, mock(DiskRoom.class), mock(Pace.class), null);
         job.carryOut("r"); // what it would throw, the scheduler would begin again
         verify(mapper).end(eq("r"), eq(RunState.FAILED), contains("Memory ran out"));
     }
