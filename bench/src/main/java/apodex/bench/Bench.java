@@ -79,11 +79,16 @@ public final class Bench {
         ParcelTimes times = new ParcelTimes(store, folder);
         ParcelTimes.Times raw = times.medianOf(workload, Handoff.named("bench").printing(null, rows));
         figure("raw-parcel-vs-copy", raw.parcel() / raw.copy());
+        double sumOnAllCores = raw.sum() / Runtime.getRuntime().availableProcessors();
+        figure("raw-parcel-vs-copy-and-sum", raw.parcel() / (raw.copy() + sumOnAllCores));
         figure("proof-again-vs-read", raw.again() / raw.sum());
         figure("disk-per-run", (double) raw.diskBytes() / raw.parcelBytes());
         ParcelTimes.Times full = times.medianOf(workload.fullChain(), Handoff.named("bench"));
         figure("parcel-vs-print", full.parcel() / full.print());
         figure("lookahead-vs-print", times.lookAhead(workload.fullChain(), Handoff.named("bench")) / full.print());
+        Workload mixture = Workload.make(store, folder, 12, 8, 120).mixture();
+        ParcelTimes.Times mixed = times.medianOf(mixture, Handoff.named("bench"));
+        figure("mixture-parcel-vs-print", mixed.parcel() / mixed.print());
         Handoff flac = Handoff.named("bench").printing(null, rows);
         flac = flac.with(flac.settings().withFormat(Handoff.Format.FLAC));
         ParcelTimes.Times packed = times.of(workload, flac);

@@ -1,9 +1,12 @@
 package apodex.bench;
 
+import apodex.instrument.Note;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Insert;
+import apodex.session.InstrumentRow;
 import apodex.session.MixRow;
+import apodex.session.Move;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
 import apodex.session.Send;
@@ -21,6 +24,10 @@ final class Mixes {
     private static final Insert BELL = Insert.of("bell", Map.of("hertz", 2_500.0, "gainDb", -3.0));
     private static final Insert COMPRESSOR = Insert.of("compressor", Map.of("thresholdDb", -24.0, "ratio", 3.0));
 
+    private static final List<String> INSTRUMENTS = List.of("drumKit", "bass", "reedOrgan", "pluckedString", "pad");
+    private static final int MOVES = 480;
+    private static final long MOVE_FRAMES = 24_000;
+
     private Mixes() {}
 
     static Session simple(Session session) {
@@ -35,6 +42,50 @@ final class Mixes {
                             : row);
         }
         return SessionRules.checked(session.withRows(rows));
+    }
+
+    /** The simple chain with a fader and a pan that never rest. */
+    static Session moving(Session session) {
+        List<Row> rows = new ArrayList<>();
+        for (Row row : simple(session).rows()) {
+            List<Move> fader = new ArrayList<>();
+            List<Move> pan = new ArrayList<>();
+            for (int point = 0; point < MOVES; point++) {
+                fader.add(new Move(point * MOVE_FRAMES, point % 2 == 0 ? -24 : -15));
+                pan.add(new Move(point * MOVE_FRAMES, point % 3 * 50 - 50));
+            }
+            rows.add(row instanceof AudioRow ? row.withStrip(row.strip().withMoves(fader, pan)) : row);
+        }
+        return SessionRules.checked(session.withRows(rows));
+    }
+
+    /** The full chain with every second track played by an instrument. */
+    static Session mixture(Session session) {
+        List<Row> rows = new ArrayList<>();
+        int track = 0;
+        for (Row row : full(session).rows()) {
+            boolean played = row instanceof AudioRow && track % 2 == 1;
+            rows.add(
+                    played
+                            ? new InstrumentRow(
+                                    row.id(),
+                                    row.name(),
+                                    INSTRUMENTS.get(track / 2 % INSTRUMENTS.size()),
+                                    notes(session, track),
+                                    row.strip())
+                            : row);
+            track++;
+        }
+        return SessionRules.checked(session.withRows(rows));
+    }
+
+    private static List<Note> notes(Session session, int track) {
+        List<Note> notes = new ArrayList<>();
+        double quarters = session.song().timeline().quarterOf(session.frames(), session.rate());
+        for (double quarter = track % 4 * 0.25; quarter < quarters - 1; quarter += 1) {
+            notes.add(new Note(quarter, 0.75, 36 + (int) (quarter * 7 + track) % 24, 70));
+        }
+        return notes;
     }
 
     static Session full(Session session) {

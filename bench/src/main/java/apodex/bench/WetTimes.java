@@ -38,10 +38,14 @@ final class WetTimes {
         double[] wet = new double[ROUNDS];
         double[] mix = new double[ROUNDS];
         double[] all = new double[ROUNDS];
+        double[] moving = new double[ROUNDS];
+        Workload moves = dry.movingChain();
+        Plan movingMix = plan(moves, mixOnly());
         for (int round = 0; round < ROUNDS; round++) {
             wet[round] = timer.print(simple, simpleMix);
             mix[round] = timer.print(full, fullMix);
             all[round] = timer.print(full, everything);
+            moving[round] = timer.print(moves, movingMix);
         }
         double copy = everything.bytes() * copySecondsPerByte;
         System.out.printf(
@@ -58,6 +62,7 @@ final class WetTimes {
         Bench.figure("wet-mix-x-realtime", dry.seconds() / Timer.median(wet));
         Bench.figure("wet-mix-track-seconds-a-second", dry.seconds() * dry.tracks() / Timer.median(wet));
         Bench.figure("full-mix-track-seconds-a-second", dry.seconds() * dry.tracks() / Timer.median(mix));
+        Bench.figure("moving-mix-vs-still", Timer.median(moving) / Timer.median(wet));
         Bench.figure("all-stations-vs-mix", (Timer.median(all) - copy) / Timer.median(mix));
     }
 

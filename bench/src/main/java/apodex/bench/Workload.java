@@ -59,6 +59,16 @@ record Workload(Session session, int tracks, double seconds) {
         return new Workload(Mixes.full(session), tracks, seconds);
     }
 
+    /** The simple chain with faders and pans that never rest. */
+    Workload movingChain() {
+        return new Workload(Mixes.moving(session), tracks, seconds);
+    }
+
+    /** The full chain with every second track played by an instrument: what sessions from outside are like. */
+    Workload mixture() {
+        return new Workload(Mixes.mixture(session), tracks, seconds);
+    }
+
     private static List<Clip> clips(Recording recording, long frames) {
         List<Clip> clips = new ArrayList<>();
         long slot = frames / CLIPS;

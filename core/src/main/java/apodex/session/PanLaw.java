@@ -9,21 +9,13 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 public enum PanLaw {
     /** 0 dB at the centre: the curve of -3 dB lifted, so that the sides are 3 dB louder. */
     @JsonProperty("0")
-    ZERO(1, Math.sqrt(2)),
+    ZERO,
     @JsonProperty("-3")
-    MINUS_3(1, 1),
+    MINUS_3,
     @JsonProperty("-4.5")
-    MINUS_4_5(1.5, 1),
+    MINUS_4_5,
     @JsonProperty("-6")
-    MINUS_6(2, 1);
-
-    private final double power;
-    private final double lift;
-
-    PanLaw(double power, double lift) {
-        this.power = power;
-        this.lift = lift;
-    }
+    MINUS_6;
 
     /**
      * Factor of one side of a mono signal.
@@ -36,8 +28,28 @@ public enum PanLaw {
         if (towards <= -100) {
             return 0;
         }
-        double angle = (100 - towards) / 200 * Math.PI / 2;
-        return lift * StrictMath.pow(StrictMath.cos(angle), power);
+        return ofCosine(StrictMath.cos(angle(towards)));
+    }
+
+    /** How far a position is from one side, in radians: 0 is all of it there, a right angle nothing. */
+    public static double angle(double towards) {
+        return (100 - towards) / 200 * Math.PI / 2;
+    }
+
+    /** A right angle leaves nothing; its cosine is rounded and leaves a trace. */
+    public static double orNothing(double cosine) {
+        return cosine < 1e-15 ? 0 : cosine;
+    }
+
+    /** Factor of a side, by the cosine of its angle. */
+    public double ofCosine(double cosine) {
+        double positive = orNothing(cosine);
+        return switch (this) {
+            case ZERO -> Math.sqrt(2) * positive;
+            case MINUS_3 -> positive;
+            case MINUS_4_5 -> positive * Math.sqrt(positive);
+            case MINUS_6 -> positive * positive;
+        };
     }
 
     /** Factor of one side of a stereo signal: balance. The side turned to stays, the other follows a cosine to nothing. */
@@ -46,6 +58,11 @@ public enum PanLaw {
         if (away <= 0) {
             return 1;
         }
-        return away >= 100 ? 0 : StrictMath.cos(away / 100 * Math.PI / 2);
+        return away >= 100 ? 0 : StrictMath.cos(balanceAngle(away));
+    }
+
+    /** How far a stereo signal is turned away from a side, in radians. */
+    public static double balanceAngle(double away) {
+        return away / 100 * Math.PI / 2;
     }
 }

@@ -3,6 +3,7 @@ package apodex.signal;
 import apodex.measure.Decibels;
 import apodex.session.PanLaw;
 import apodex.session.Strip;
+import jakarta.annotation.Nullable;
 
 /**
  * Fader, pan, mute and moves. A mono stream is panned after the session's law, a stereo one balanced; two channels come
@@ -12,24 +13,24 @@ final class FaderNode extends Node {
     private static final double QUIET = Decibels.toFactor(Passage.QUIET_DBFS - Strip.LOUDEST_DB);
     private final Node before;
     private final Strip strip;
-    private final PanLaw law;
-    private final Lane fader;
-    private final Lane pan;
-    private final boolean moving;
+    /** Null while nothing moves. */
+    private final @Nullable MovingGains moving;
+
     private final double[] still = new double[2];
-    private double lastFaderDb = Double.NaN;
-    private double lastPan = Double.NaN;
+    private final double[] toLeft;
+    private final double[] toRight;
     private volatile long lastHeld = Long.MIN_VALUE / 2;
 
-    FaderNode(Node before, Strip strip, PanLaw law) {
+    FaderNode(Node before, Strip strip, PanLaw law, int blockFrames) {
         super(2, before.latency, before.tail, before.gap);
         this.before = before;
         this.strip = strip;
-        this.law = law;
-        this.fader = new Lane(strip.faderMoves());
-        this.pan = new Lane(strip.panMoves());
-        this.moving = !fader.isEmpty() || !pan.isEmpty();
-        set(strip.faderDb(), strip.pan());
+        this.moving = isStill(strip) ? null : new MovingGains(before.width, strip, law);
+        this.toLeft = new double[moving == null ? 0 : blockFrames];
+        this.toRight = new double[toLeft.length];
+        for (int side = 0; side < 2; side++) {
+            still[side] = MovingGains.still(before.width, strip.faderDb(), strip.pan(), law, side);
+        }
     }
 
     /** Whether it would leave every sample as it is. */
@@ -39,26 +40,11 @@ final class FaderNode extends Node {
 
     /** The factor of a side when nothing moves: fader, mute and pan in one. */
     static double stillGain(int width, Strip strip, PanLaw law, int side) {
-        return strip.muted() ? 0 : gain(width, strip.faderDb(), strip.pan(), law, side);
-    }
-
-    private static double gain(int width, double faderDb, double position, PanLaw law, int side) {
-        double level = faderDb <= Strip.SILENT_DB ? 0 : Decibels.toFactor(faderDb);
-        return level * (width == 1 ? law.mono(position, side) : PanLaw.balance(position, side));
+        return strip.muted() ? 0 : MovingGains.still(width, strip.faderDb(), strip.pan(), law, side);
     }
 
     static boolean isStill(Strip strip) {
         return strip.faderMoves().isEmpty() && strip.panMoves().isEmpty();
-    }
-
-    private void set(double faderDb, double position) {
-        if (faderDb != lastFaderDb || position != lastPan) {
-            for (int side = 0; side < 2; side++) {
-                still[side] = gain(before.width, faderDb, position, law, side);
-            }
-            lastFaderDb = faderDb;
-            lastPan = position;
-        }
     }
 
     /** Last frame of the session at which something lay before it that a move to come may let through. */
@@ -67,7 +53,7 @@ final class FaderNode extends Node {
     }
 
     private void watch(double[] left, double[] right, long first, int frames) {
-        if (first >= fader.lastFrame()) {
+        if (first >= moving.lastFaderFrame()) {
             return;
         }
         for (int i = 0; i < frames; i++) {
@@ -91,33 +77,33 @@ final class FaderNode extends Node {
         double[] left = block[0];
         double[] right = before.width == 1 ? block[0] : block[1];
         double[] out = block[1];
-        if (!moving) {
-            double toLeft = still[0];
-            double toRight = still[1];
+        if (moving == null) {
+            double stillLeft = still[0];
+            double stillRight = still[1];
             if (before.width == 1) {
                 for (int i = 0; i < frames; i++) {
                     double x = left[i];
-                    out[i] = x * toRight;
-                    left[i] = x * toLeft;
+                    out[i] = x * stillRight;
+                    left[i] = x * stillLeft;
                 }
                 return true;
             }
             for (int i = 0; i < frames; i++) {
-                out[i] = right[i] * toRight;
+                out[i] = right[i] * stillRight;
             }
             for (int i = 0; i < frames; i++) {
-                left[i] *= toLeft;
+                left[i] *= stillLeft;
             }
             return true;
         }
         long first = walk - latency;
         watch(left, right, first, frames);
+        moving.fill(first, frames, toLeft, toRight);
         for (int i = 0; i < frames; i++) {
-            set(
-                    fader.isEmpty() ? strip.faderDb() : fader.at(first + i),
-                    pan.isEmpty() ? strip.pan() : pan.at(first + i));
-            out[i] = right[i] * still[1];
-            left[i] *= still[0];
+            out[i] = right[i] * toRight[i];
+        }
+        for (int i = 0; i < frames; i++) {
+            left[i] *= toLeft[i];
         }
         return true;
     }

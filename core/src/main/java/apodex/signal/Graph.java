@@ -223,7 +223,9 @@ final class Graph {
     }
 
     Node fader(Node before, Strip strip) {
-        return FaderNode.isNeedless(before.width, strip) ? before : add(new FaderNode(before, strip, session.panLaw()));
+        return FaderNode.isNeedless(before.width, strip)
+                ? before
+                : add(new FaderNode(before, strip, session.panLaw(), blockFrames));
     }
 
     /** A stream through inserts; the name of each point says which inserts it has been through, so prefixes are shared. */

@@ -3,7 +3,7 @@ package apodex.signal;
 import apodex.session.Move;
 import java.util.List;
 
-/** The value of a lane of moves at every frame: straight lines between its points. Asked in ascending frames. */
+/** The value of a lane of moves at every frame: straight lines between its points. Asked in ascending frames, or back to where a line began. */
 final class Lane {
     private final long[] frames;
     private final double[] values;
@@ -23,10 +23,34 @@ final class Lane {
         return frames.length == 0 ? Long.MIN_VALUE : frames[frames.length - 1];
     }
 
-    double at(long frame) {
+    /** The frame at which what holds at {@code frame} began. */
+    long since(long frame) {
+        find(frame);
+        return next == 0 ? Long.MIN_VALUE : frames[next - 1];
+    }
+
+    /** The frame at which what holds at {@code frame}, a line or a rest, is over. */
+    long until(long frame) {
+        find(frame);
+        return next == frames.length ? Long.MAX_VALUE : frames[next];
+    }
+
+    /** By how much the value grows from one frame to the next; 0 where it rests. */
+    double slope(long frame) {
+        find(frame);
+        return next == 0 || next == frames.length
+                ? 0
+                : (values[next] - values[next - 1]) / (frames[next] - frames[next - 1]);
+    }
+
+    private void find(long frame) {
         while (next < frames.length && frames[next] <= frame) {
             next++;
         }
+    }
+
+    double at(long frame) {
+        find(frame);
         if (next == 0) {
             return values[0];
         }
