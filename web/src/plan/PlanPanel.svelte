@@ -70,6 +70,9 @@
     void store.stamp(changed, adding);
   }
 
+  const elsewhere = $derived([...levels.elsewhere(row.row)].sort((a, b) => order(a.station) - order(b.station)));
+  const order = (station: Station) => STATIONS.findIndex((each) => each.station === station);
+
   /** ` in bar 14`, or the time while no tempo is known. */
   function where(frame: number | null): string {
     if (frame === null) return '';
@@ -120,6 +123,16 @@
 {:else}
   <p class="none">None. Click a station on its line to print it.</p>
 {/each}
+{#if elsewhere.length}
+  <h3>If it were taken elsewhere</h3>
+  <dl class="elsewhere">
+    {#each elsewhere as { station, peakDbfs, loudnessLufs } (station)}
+      <dt class="cap">{STATIONS.find((each) => each.station === station)?.name}</dt>
+      <dd class="mono" class:wrong={plan.depth !== 'float32' && (peakDbfs ?? -99) > 0}>{peakDbfs === null ? 'silent' : dbfs(peakDbfs)}</dd>
+      <dd class="mono">{loudnessLufs === null ? '' : `${signed(loudnessLufs)} LUFS`}</dd>
+    {/each}
+  </dl>
+{/if}
 {#if row.image !== null}
   <h3>Level at Raw</h3>
   <div class="level"><span class={levelWord(row.peakDbfs)} style="width:{place * 100}%"></span></div>
@@ -153,6 +166,9 @@
   .heights { padding-bottom: 5px; }
   .heights.wrong { color: var(--rust); }
   .none { color: var(--ink2); }
+  .elsewhere { display: grid; grid-template-columns: auto auto 1fr; gap: 2px 14px; align-items: baseline; font-size: 12px; }
+  .elsewhere dd { margin: 0; }
+  .elsewhere .wrong { color: var(--rust); }
   .level { height: 10px; border-radius: 5px; background: var(--rule2); overflow: hidden; }
   .level span { display: block; height: 100%; border-radius: 5px; }
   .fine { background: var(--moss); }

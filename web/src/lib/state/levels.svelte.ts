@@ -4,6 +4,8 @@ import type { HandoffStore } from './handoff.svelte';
 
 const FIRST_MS = 400;
 const AGAIN_MS = 1_500;
+/** Levels where nothing is printed are nobody's hurry. */
+const OTHERS_AGAIN_MS = 4_000;
 
 /** Levels of a plan's files, as they become known. Those of another state of the plan are not shown. */
 export class Levels {
@@ -31,6 +33,11 @@ export class Levels {
   /** Places in the plan of files that hold nothing at all. */
   get silent(): number[] {
     return [...this.known.values()].filter(({ level }) => level.peakDbfs === null).map(({ print }) => print);
+  }
+
+  /** What a row would hold where it is not printed, in the order of the signal; without what is not known. */
+  elsewhere(row: string): LevelsView['others'] {
+    return this.now?.others.filter((each) => each.row === row) ?? [];
   }
 
   /** The frame of the session where a file is loudest; null while it is not known. */
@@ -99,7 +106,7 @@ export class Levels {
       const view = await answer(client.GET('/api/handoffs/{id}/levels', { params: { path: { id } } }));
       if (asked !== this.asked) return;
       this.view = view;
-      if (view.pending > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
+      if (view.pending + view.othersPending > 0) this.timer = setTimeout(() => void this.load(), view.pending ? AGAIN_MS : OTHERS_AGAIN_MS);
     } catch {
       // the plan says itself why it cannot be had; the next change asks again
     }

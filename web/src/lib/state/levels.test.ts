@@ -14,7 +14,7 @@ vi.mock('../api/client', async (original) => ({
 }));
 
 const view = (revision: number, levels: (ReturnType<typeof level> | null)[], pending = 0): LevelsView => ({
-  revision, sessionRevision: 3, levels: levels.flatMap((each, print) => (each ? [{ print, level: each, at: each.peakFrame }] : [])), pending, exact: pending ? null : { seconds: [3.5], bytes: 1_500 }, failure: null,
+  revision, sessionRevision: 3, levels: levels.flatMap((each, print) => (each ? [{ print, level: each, at: each.peakFrame }] : [])), pending, others: [{ row: 'b', station: 'mix', peakDbfs: -9, loudnessLufs: null }], othersPending: pending, exact: pending ? null : { seconds: [3.5], bytes: 1_500 }, failure: null,
 });
 const handoff = { id: 'h', state: { revision: 7, sessionRevision: 3, plan: { depth: 'int24', prints: [{ row: 'a' }, { row: 'a' }, { row: 'b' }] } } as unknown as HandoffState };
 const row = (id: string) => ({ row: id }) as PlanRow;
@@ -35,6 +35,7 @@ describe('levels in the plan', () => {
     await vi.advanceTimersByTimeAsync(2_000);
     expect([levels.pending, levels.loudest(row('a')), levels.loudest(row('b')), levels.loudest(row('c'))]).toEqual([0, 1.25, null, undefined]);
     expect(levels.over).toEqual({ count: 1, db: 1.25 });
+    expect([levels.elsewhere('a'), levels.elsewhere('b').map((each) => each.peakDbfs)]).toEqual([[], [-9]]);
     expect([levels.silent, levels.placeOf(1), levels.placeOf(2), levels.exact?.seconds]).toEqual([[2], 48, null, [3.5]]);
     await vi.advanceTimersByTimeAsync(20_000);
     expect(asked).toBe(2);

@@ -80,6 +80,39 @@ final class LevelsTest {
     }
 
     @Test
+    void whatIsNotPrintedIsLookedAtAfterwards() throws Exception {
+        int[] tuba = IntStream.range(0, 9_000)
+                .map(i -> (int) (2_000_000 * Math.sin(i * 0.05)))
+                .toArray();
+        String session = client.bringIn("Elsewhere", "tuba.wav", SoundBytes.mono24(tuba))
+                .json()
+                .get("id")
+                .asText();
+        String row = client.get("/api/sessions/" + session)
+                .json()
+                .get("session")
+                .get("rows")
+                .get(0)
+                .get("id")
+                .asText();
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"" + row
+                        + "\", \"faderDb\": -6.0, \"pan\": -100.0, \"muted\": false, \"soloed\": false}}");
+        String handoff = client.handoff(session);
+        JsonNode levels = await(handoff);
+        for (int i = 0; i < 400 && levels.get("othersPending").asInt() > 0; i++, Thread.sleep(50)) {
+            levels = client.get("/api/handoffs/" + handoff + "/levels").json();
+        }
+        assertThat(levels.get("levels").findValues("peakDbfs")).hasSize(2);
+        assertThat(levels.get("others"))
+                .filteredOn(each -> each.get("station").asText().equals("fader"))
+                .singleElement()
+                .satisfies(fader -> assertThat(fader.get("peakDbfs").asDouble())
+                        .isCloseTo(20 * Math.log10(2_000_000 / 8_388_608.0) - 6, within(0.001)));
+    }
+
+    @Test
     void whatARunMeasuredIsNotLookedForAgain() throws Exception {
         int[] horn = IntStream.range(0, 9_000).map(i -> 100 * i).toArray();
         String session = client.bringIn("Quiet", "horn.wav", SoundBytes.mono24(horn))

@@ -59,7 +59,19 @@ class LookingAhead {
     }
 
     /** A state of a handoff and of its session. */
-    record State(String handoffId, int sessionRevision, int revision) {}
+    record State(String handoffId, int sessionRevision, int revision, Scope scope) {
+        State everywhere() {
+            return new State(handoffId, sessionRevision, revision, Scope.EVERYWHERE);
+        }
+    }
+
+    /** What of a plan is looked at. */
+    enum Scope {
+        /** The files that will be printed. */
+        CHOSEN,
+        /** Wherever rows could be taken as well: gives way to what somebody chose. */
+        EVERYWHERE
+    }
 
     /**
      * A plan whose levels are wanted.
@@ -154,7 +166,10 @@ class LookingAhead {
     }
 
     private synchronized boolean isOutdated(Asked asked) {
-        return wanted.containsKey(asked.handoffId());
+        return wanted.containsKey(asked.handoffId())
+                || asked.state().scope() == Scope.EVERYWHERE
+                        && wanted.values().stream()
+                                .anyMatch(each -> each.state().scope() == Scope.CHOSEN);
     }
 
     private final class Observer implements WalkObserver {
