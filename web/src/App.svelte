@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Router from 'svelte-spa-router';
+  import Router, { router } from 'svelte-spa-router';
   import Toasts from './lib/chrome/Toasts.svelte';
   import ParcelView from './parcel/ParcelView.svelte';
   import PrepareView from './prepare/PrepareView.svelte';
@@ -22,7 +22,10 @@
     '/pickup/:token': PickupView,
     '*': SessionsView,
   };
+
+  /** Views hold on to what they were opened with: another session is another page. */
+  const session = $derived(/^\/s\/([^/]+)/.exec(router.location ?? '')?.[1]);
 </script>
 
-<Router {routes} />
+{#key session}<Router {routes} />{/key}
 <Toasts />

@@ -86,8 +86,8 @@
   }
 </script>
 
-<svelte:head><title>{parcel ? `${parcel.song}: for you` : 'A parcel'}</title><style>#app { min-width: 0 !important; }</style></svelte:head>
-<main>
+<svelte:head><title>{parcel ? `${parcel.song}: for you` : 'A parcel'}</title></svelte:head>
+<main class="pickup">
   {#if failure}
     <section class="empty"><h2>No parcel here</h2><p>{failure}</p></section>
   {:else if !page}
@@ -151,6 +151,8 @@
 </main>
 
 <style>
+  /* on a phone as well, unlike the rest */
+  :global(#app:has(> main.pickup)) { min-width: 0; }
   main { max-width: 860px; width: 100%; margin: 0 auto; padding: 26px 20px 40px; overflow-y: auto; flex: 1; }
   h1 { font-size: 27px; font-weight: 720; }
   .tape { background: var(--tape); padding: 4px 16px; display: inline-block; }

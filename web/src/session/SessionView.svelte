@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { beatFrom, steady } from '../lib/time/tempo';
   import { router } from 'svelte-spa-router';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
@@ -78,8 +79,9 @@
     if (event.key === ' ' && target.closest('button:not([data-row]), a, [role="button"]')) return;
     if ((event.key === 'ArrowLeft' || event.key === 'ArrowRight') && editing.clips.length) {
       event.preventDefault();
-      const step = editing.snap === 'off' ? session!.rate / 1000 : (session!.rate * 60) / (session!.song.tempo ?? 120);
-      void editing.nudge((event.key === 'ArrowLeft' ? -1 : 1) * step);
+      const way = event.key === 'ArrowLeft' ? -1 : 1;
+      const at = editing.firstChosen / session!.rate;
+      void editing.nudge(session!.rate * (editing.snap === 'off' ? way / 1000 : beatFrom(store.tempo ?? steady(120, '4/4'), at, way)));
       return;
     }
     KEYS[event.key]?.(event);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Input, Label } from 'flowbite-svelte';
+  import { written } from '../lib/numbers';
   import { Refusal } from '../lib/api/client';
   import type { Song } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -40,7 +41,7 @@
     return {
       title: song.title,
       artist: song.artist,
-      tempo: song.tempo === null ? '' : String(song.tempo),
+      tempo: song.tempo === null ? '' : written(song.tempo),
       meter: song.meter ?? '',
       key: song.key ?? '',
     };
@@ -50,7 +51,9 @@
     event?.preventDefault();
     if (!changed) return;
     const tempoText = typed.tempo.trim().replace(',', '.');
-    const tempo = tempoText === '' ? null : Number(tempoText);
+    const now = store.session!.song;
+    // what is only shown rounded stays as exact as it is
+    const tempo = tempoText === texts(now).tempo ? now.tempo : tempoText === '' ? null : Number(tempoText);
     if (tempo !== null && !Number.isFinite(tempo)) {
       wrong = { field: 'tempo', words: `“${typed.tempo}” is not a tempo; write a number.` };
       return;

@@ -8,7 +8,7 @@ import type { Editing } from './editing.svelte';
 export async function addFiles(editing: Editing, handoff: HandoffStore, files: File[], as: 'rows' | 'take' = 'rows'): Promise<void> {
   const form = new FormData();
   files.forEach((file) => form.append('file', file, file.name));
-  const query = new URLSearchParams({ revision: String(editing.store.state!.revision), at: String(editing.head) });
+  const query = new URLSearchParams({ at: String(editing.head) });
   if (as === 'take' && editing.single) query.set('row', editing.single.id);
   try {
     const response = await fetch(`/api/sessions/${editing.store.id}/files?${query}`, { method: 'POST', body: form });

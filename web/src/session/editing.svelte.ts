@@ -94,6 +94,11 @@ export class Editing {
     return this.changeClips(words, (clips, which) => clips.map((clip, i) => (which.includes(i) ? change(clip) : clip)));
   }
 
+  /** The frame at which the first of the chosen clips begins. */
+  get firstChosen(): number {
+    return Math.min(...this.clips.map((ref) => this.clipOf(ref)?.position ?? Infinity));
+  }
+
   nudge = (frames: number) => this.changeClips(`Move ${count(this.clips.length, 'clip')}`, (clips, which) => moved(clips, which, frames));
 
   async splitAtHead(): Promise<void> {

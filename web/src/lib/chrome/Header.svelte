@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { written } from '../numbers';
   import { MoonOutline, RedoOutline, SunOutline, UndoOutline } from 'flowbite-svelte-icons';
   import type { SessionStore } from '../state/session.svelte';
   import { minutes, rate } from '../units';
@@ -29,7 +30,7 @@
       <b>{rate(session.rate)}</b>
       <b>{depths.length > 2 ? 'mixed depths' : depths.join(' + ')}</b>
       {#if session.song.meter || session.song.tempo}
-        <b>{session.song.meter ?? ''} {#if session.song.tempo}♩ {session.song.tempo}{/if}</b>
+        <b>{session.song.meter ?? ''} {#if session.song.tempo}♩ {written(session.song.tempo)}{/if}</b>
       {/if}
       {#if session.song.key}<b>{session.song.key}</b>{/if}
       <b>{minutes(store.frames / session.rate)}</b>

@@ -60,7 +60,9 @@ export class FindingsStore {
   /** Whether what is shown is about the session and the plan as they stand. */
   get isCurrent(): boolean {
     const known = this.looking ? this.report : this.summary;
-    return known?.sessionRevision === this.session.state?.revision && known?.handoffRevision === (this.handoff.state?.revision ?? 0);
+    if (!known) return false;
+    // what is newer than the page is current too: another window is ahead, and asking again changes nothing
+    return known.sessionRevision >= (this.session.state?.revision ?? 0) && known.handoffRevision >= (this.handoff.state?.revision ?? 0);
   }
 
   get isReady(): boolean {

@@ -48,7 +48,7 @@ export class HandoffStore {
       this.all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
       const entry = this.all.find((each) => each.id === this.picked) ?? this.all[0];
       if (entry) await this.open(entry.id);
-      else await this.create('The mixer');
+      else await this.makeFirst();
       this.failure = undefined;
     } catch (thrown) {
       this.failure = (thrown as Error).message;
@@ -77,14 +77,24 @@ export class HandoffStore {
     await this.load();
   }
 
+  /** The one that every session has; two windows that open it at once get the same. */
+  private async makeFirst(): Promise<void> {
+    const path = { sessionId: this.sessionId };
+    await this.look(await answer(client.PUT('/api/sessions/{sessionId}/handoffs/first', { params: { path }, body: { name: 'The mixer', brief: null } })));
+  }
+
   /** Makes a handoff and looks at it; without a brief it begins with the usual one. */
   async create(name: string, brief?: Brief): Promise<void> {
     const made = await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path: { sessionId: this.sessionId } }, body: { name, brief: brief ?? null } }));
+    await this.look(made);
+  }
+
+  private async look(made: HandoffState): Promise<void> {
     this.remembered(made.id);
     this.opened = made.id;
     this.state = made;
     this.undone = [];
-    this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name, brief: made.handoff.brief.name }];
+    this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name: made.handoff.name, brief: made.handoff.brief.name }];
     await this.loadRuns();
   }
 
@@ -228,7 +238,10 @@ export class HandoffStore {
     await this.last; // a change that was made just before is in it
     try {
       const path = { handoffId: this.id! };
-      const body = { version: how.version ?? null, everything: how.everything ?? false };
+      const everything = how.everything ?? false;
+      // as long as the page shows the same, a second click is the same press
+      const press = `${this.state?.revision}.${this.state?.sessionRevision}.${everything ? 'all' : 'new'}.${this.runs[0]?.id ?? ''}`;
+      const body = { version: how.version ?? null, everything, press };
       const { id } = await answer(client.POST('/api/handoffs/{handoffId}/runs', { params: { path }, body }));
       await this.loadRuns();
       return id;

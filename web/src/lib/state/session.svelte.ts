@@ -9,6 +9,7 @@ export class SessionStore {
   state = $state.raw<SessionState>();
   failure = $state<string>();
   busy = $state(false);
+  private last: Promise<void> = Promise.resolve();
 
   constructor(readonly id: string) {
     void this.load();
@@ -41,7 +42,14 @@ export class SessionStore {
   }
 
   /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
-  async edit(edit: SessionEdit): Promise<void> {
+  edit(edit: SessionEdit): Promise<void> {
+    const made = this.last.then(() => this.make(edit));
+    this.last = made.catch(() => undefined); // what was refused is told to who asked for it
+    return made;
+  }
+
+  /** Each edit is made from what the one before left: a held key sends many. */
+  private async make(edit: SessionEdit): Promise<void> {
     const before = this.session!;
     try {
       await this.send(edit);

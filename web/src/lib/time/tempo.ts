@@ -79,4 +79,12 @@ export function barAt(tempo: Tempo, quarter: number): { bar: number; beat: numbe
   }
 }
 
+/** Seconds from a moment to a beat later, or earlier, in the meter and at the tempo that hold there. */
+export function beatFrom(tempo: Tempo, seconds: number, beats: number): number {
+  const quarter = quarterAt(tempo, seconds);
+  const { meter } = barAt(tempo, beats < 0 ? Math.max(0, quarter - 1e-6) : quarter);
+  const to = quarter + (beats * quartersPerBar(meter)) / beatsPerBar(meter);
+  return secondsAt(tempo, Math.max(0, to)) - seconds;
+}
+
 export const secondsOfBar = (tempo: Tempo, bar: number): number => secondsAt(tempo, quarterOfBar(tempo, bar));

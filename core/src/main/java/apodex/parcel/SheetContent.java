@@ -79,7 +79,7 @@ final class SheetContent {
                             Locale.ROOT,
                             "%s %s at bar %d",
                             change.way() == TempoChange.Way.GLIDE ? "gliding to" : "then",
-                            number(change.quartersPerMinute()),
+                            Song.tempoLabel(change.quartersPerMinute()),
                             song.timeline().barAt(change.quarter()))));
         }
         facts.add(new Fact(

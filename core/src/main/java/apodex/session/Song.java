@@ -6,6 +6,8 @@ import apodex.time.TempoChange;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -68,9 +70,17 @@ public record Song(
     /** The tempo as it is written in names: {@code 96}, {@code 96.5}; empty while unknown. */
     @JsonIgnore
     public String tempoLabel() {
-        if (tempo == null) {
-            return "";
-        }
-        return tempo == Math.rint(tempo) ? Long.toString(Math.round(tempo)) : Double.toString(tempo);
+        return tempo == null ? "" : tempoLabel(tempo);
+    }
+
+    /**
+     * A tempo as people read it: two places at most. What a file says in whole microseconds a quarter note comes out a little off, and is
+     * kept so: 104 as 104.000014.
+     */
+    public static String tempoLabel(double quartersPerMinute) {
+        return BigDecimal.valueOf(quartersPerMinute)
+                .setScale(2, RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

@@ -86,6 +86,11 @@ final class TapFile implements AutoCloseable {
                 : new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
     }
 
+    /** Lets somebody hear the frames of a file that is not written. */
+    void hear(SoundWriter.Listener listener) {
+        out.listen(listener, Long.MAX_VALUE);
+    }
+
     /** What may turn out to be mono in the end is measured only then. */
     void measure() {
         meter = new SoundMeter(tap.rate(), out.layout());

@@ -2,6 +2,7 @@ package apodex.signal;
 
 import apodex.audio.AllCores;
 import apodex.audio.SampleFormat;
+import apodex.audio.SoundWriter;
 import apodex.audio.WavWriter;
 import apodex.session.MixRow;
 import apodex.session.Row;
@@ -44,6 +45,7 @@ public final class Walk {
     private List<Tap> beside = List.of();
 
     private long leastEnd;
+    private @Nullable SoundWriter.Listener listener;
     private Measuring measuring = Measuring.NOTHING;
     private @Nullable PlainSum plainSum;
     private @Nullable TapFile plainFile;
@@ -127,6 +129,12 @@ public final class Walk {
         return this;
     }
 
+    /** Whoever hears what the taps without files would hold, in interleaved frames, as it comes; may make the walk wait. */
+    public Walk hearing(SoundWriter.Listener listener) {
+        this.listener = listener;
+        return this;
+    }
+
     /**
      * Writes all files.
      *
@@ -163,6 +171,9 @@ public final class Walk {
             if (measuring == Measuring.ALL) {
                 files.values().forEach(TapFile::measure);
                 copies.values().forEach(PlainCopy::measure);
+            }
+            if (listener != null) {
+                files.values().forEach(file -> file.hear(listener));
             }
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
             Conductor conductor = new Conductor(

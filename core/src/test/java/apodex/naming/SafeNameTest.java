@@ -148,6 +148,10 @@ final class SafeNameTest {
         Song song = new Song("Low: Tide", "", 96.5, null, Key.parse("F♯ minor"));
         assertThat(ParcelName.of(song, "Mix/master", "v2", new SampleRate(44_100), SampleFormat.FLOAT32))
                 .isEqualTo("Low- Tide_Mix-master_v2_44.1k_32bitfloat_96.5bpm_F#min");
+        Song read = new Song("A", "", 60e6 / 576_923, null, null);
+        assertThat(ParcelName.of(read, "x", "v1", new SampleRate(48_000), SampleFormat.INT16))
+                .as("a MIDI file's whole microseconds are not what its maker meant")
+                .isEqualTo("A_x_v1_48k_16bit_104bpm");
         assertThat(ParcelName.of(Song.titled("A"), "Groups", "v1", new SampleRate(48_000), SampleFormat.INT16))
                 .isEqualTo("A_Groups_v1_48k_16bit");
     }

@@ -7,6 +7,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.sun.net.httpserver.HttpServer;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Views with the demo song: empty and error states, keys, zoom, night, two windows, cancelling. */
@@ -49,6 +53,53 @@ final class ViewsTest extends InTheBrowser {
                   document.querySelector('section').dispatchEvent(new DragEvent('drop', {dataTransfer: transfer, bubbles: true, cancelable: true}));
                 }""");
         assertThat(page.getByLabel("Arriving files")).containsText("“nothing.wav” cannot be used. It is empty.");
+    }
+
+    @Test
+    void aPageOfAnotherSiteCannotMakeUsDoAnything() throws Exception {
+        String ours = server.client().uri("").toString();
+        String session = server.client()
+                .bringIn("Ours", "a.wav", apodex.audio.SoundBytes.mono24(5, 6, 7))
+                .json()
+                .get("id")
+                .asText();
+        int before = server.client().get("/api/sessions").json().size();
+        HttpServer theirs = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        theirs.createContext("/", exchange -> {
+            byte[] html = "<title>theirs</title>".getBytes(StandardCharsets.UTF_8);
+            exchange.sendResponseHeaders(200, html.length);
+            exchange.getResponseBody().write(html);
+            exchange.close();
+        });
+        theirs.start();
+        try {
+            page.navigate("http://127.0.0.1:" + theirs.getAddress().getPort() + "/");
+            page.evaluate(
+                    """
+                    async ([ours, session]) => {
+                      const form = new FormData();
+                      form.append('file', new File([new Uint8Array(2000)], 'planted.wav'));
+                      const send = (path, body) => fetch(ours + path, {method: 'POST', mode: 'no-cors', body}).catch(() => 0);
+                      await send('/api/sessions/import', form);
+                      await send(`/api/sessions/${session}/handoffs`, '{"name": "theirs"}');
+                      await send(`/api/sessions/${session}/edits`, '{"revision": 1, "edit": {"type": "renameRow", "row": "r1", "name": "theirs"}}');
+                      const image = new Image();
+                      await new Promise(done => { image.onload = image.onerror = done; image.src = ours + '/icon.svg'; });
+                      if (image.width) throw new Error('even our pictures are ours');
+                    }""",
+                    List.of(ours, session));
+        } finally {
+            theirs.stop(0);
+        }
+        assertThat(server.client().get("/api/sessions").json().size()).isEqualTo(before);
+        assertThat(server.client()
+                        .get("/api/sessions/" + session)
+                        .json()
+                        .get("revision")
+                        .asInt())
+                .isEqualTo(1);
+        assertThat(server.client().get("/api/sessions/" + session + "/handoffs").json())
+                .isEmpty();
     }
 
     @Test

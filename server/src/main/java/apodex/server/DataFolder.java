@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.beans.factory.support.DefaultListableBeanFactory;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
@@ -39,6 +40,9 @@ public class DataFolder {
             } catch (IOException e) {
                 throw new UncheckedIOException("The data folder " + root + " cannot be made or written to.", e);
             }
+            FolderLock lock = FolderLock.of(root);
+            // Registered first, so destroyed last.
+            ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("folderLock", lock::release);
             context.getEnvironment()
                     .getPropertySources()
                     .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));

@@ -1,11 +1,15 @@
 package apodex.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import apodex.server.TestServer.Answer;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.TimeZone;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -23,8 +27,13 @@ final class DiskRoomTest {
             server.client().run(handoff, "{\"everything\": true}");
             waiting = server.client().run(handoff, "{\"everything\": true}");
         }
+        TimeZone here = TimeZone.getDefault();
+        TimeZone.setDefault(TimeZone.getTimeZone("Asia/Kolkata"));
         try (TestServer server = TestServer.start(data, "--apodex.keep-free=1000000GB")) {
             JsonNode run = server.client().await(waiting);
+            assertThat(Instant.parse(run.get("createdAt").asText()))
+                    .as("the same moment wherever the machine lives")
+                    .isCloseTo(Instant.now(), within(10, ChronoUnit.MINUTES));
             assertThat(run.get("state").asText()).isEqualTo("failed");
             assertThat(run.get("failure").asText())
                     .matches(
@@ -43,6 +52,8 @@ final class DiskRoomTest {
                             .get("bytesFree")
                             .asLong())
                     .isZero();
+        } finally {
+            TimeZone.setDefault(here);
         }
     }
 }

@@ -52,6 +52,31 @@ final class HandoffsTest {
     }
 
     @Test
+    void windowsThatOpenASessionAtOnceGetOneFirstHandoff() throws Exception {
+        String session = client.bringIn("First", "a.wav", SoundBytes.mono24(1, 2, 3))
+                .json()
+                .get("id")
+                .asText();
+        var pool = java.util.concurrent.Executors.newFixedThreadPool(8);
+        try {
+            java.util.Set<String> ids = new java.util.HashSet<>();
+            for (var answer : pool.invokeAll(
+                    java.util.Collections.nCopies(8, (java.util.concurrent.Callable<TestServer.Answer>) () ->
+                            client.put("/api/sessions/" + session + "/handoffs/first", "{\"name\": \"The mixer\"}")))) {
+                assertThat(answer.get().status()).isEqualTo(200);
+                ids.add(answer.get().json().get("id").asText());
+            }
+            assertThat(ids).hasSize(1);
+        } finally {
+            pool.shutdown();
+        }
+        assertThat(client.get("/api/sessions/" + session + "/handoffs").json()).hasSize(1);
+        assertThat(client.put("/api/sessions/none/handoffs/first", "{\"name\": \"x\"}")
+                        .status())
+                .isEqualTo(404);
+    }
+
+    @Test
     void briefsAreCopiedChangedSharedAndOneIsTheUsual() throws Exception {
         JsonNode all = client.get("/api/briefs").json();
         assertThat(all.findValuesAsText("id")).contains("for-mixing", "for-overdubs", "groups", "archive");

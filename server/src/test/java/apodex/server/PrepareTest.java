@@ -1,20 +1,33 @@
 package apodex.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.SoundBytes;
+import apodex.intake.RecordingStore;
 import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.RandomAccessFile;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.springframework.boot.autoconfigure.web.servlet.WebMvcProperties;
 
 /** Findings, names, adjustments, files into a session and out of it, and listening, over HTTP. */
 final class PrepareTest {
@@ -243,19 +256,29 @@ final class PrepareTest {
         Client client = TestServer.shared().client();
         String id = session(client, "Tuba.wav", stereo(SECOND, NEVER));
         JsonNode added = client.upload(
-                        "/api/sessions/" + id + "/files?revision=1&at=4800",
+                        "/api/sessions/" + id + "/files?at=4800",
                         null,
                         Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes()))
                 .json();
         assertThat(added.get("revision").asInt()).isEqualTo(2);
         assertThat(added.get("refused")).hasSize(1);
-        assertThat(client.upload(
-                                "/api/sessions/" + id + "/files?revision=1",
-                                null,
-                                Map.of("Viol.wav", stereo(100, NEVER)))
-                        .status())
-                .as("stale")
-                .isEqualTo(409);
+        var pool = java.util.concurrent.Executors.newFixedThreadPool(4);
+        try {
+            for (var arrived : pool.invokeAll(IntStream.range(0, 4)
+                    .<java.util.concurrent.Callable<Answer>>mapToObj(i -> () -> client.upload(
+                            "/api/sessions/" + id + "/files",
+                            null,
+                            Map.of("Viol" + i + ".wav", stereo(100 + i, NEVER))))
+                    .toList())) {
+                assertThat(arrived.get().status())
+                        .as("what took long to come is added to whatever the session is by then")
+                        .isEqualTo(200);
+            }
+        } finally {
+            pool.shutdown();
+        }
+        assertThat(client.get("/api/sessions/" + id).json().get("session").get("rows"))
+                .hasSize(2 + 4 + 1);
         Answer zip = client.get("/api/sessions/" + id + "/file");
         assertThat(zip.header("Content-Disposition")).contains("Waltz%20session.zip");
         JsonNode again = client.bringIn(null, "moved.zip", zip.whole().body()).json();
@@ -301,6 +324,56 @@ final class PrepareTest {
         assertThat(alone[2 * 5_000]).isEqualTo(whole[2 * 5_000] / 2, within(1e-6f));
         assertThat(client.get("/api/sessions/" + id + "/sound?from=99999999").status())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void aSoundThatBreaksOffDoesNotPassForAllOfIt() throws Exception {
+        TestServer server = TestServer.shared();
+        Client client = server.client();
+        int[] rise = IntStream.range(0, 20 * SECOND).map(i -> i % 70_001).toArray();
+        String id = session(client, "Rise.wav", SoundBytes.mono24(rise));
+        String sound = "/api/sessions/" + id + "/sound?from=0";
+        HttpResponse<byte[]> head = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(client.uri(sound))
+                                .method("HEAD", HttpRequest.BodyPublishers.noBody())
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(head.headers().firstValueAsLong("Content-Length")).hasValue(20L * SECOND * 8);
+        assertThat(client.get(sound).whole().body()).hasSize(20 * SECOND * 8);
+        String sha = client.get("/api/sessions/" + id)
+                .json()
+                .get("session")
+                .get("recordings")
+                .get(0)
+                .get("sha256")
+                .asText();
+        Path recording = server.bean(RecordingStore.class).original(sha);
+        byte[] whole = Files.readAllBytes(recording);
+        byte[] cut = Arrays.copyOf(whole, whole.length / 2);
+        Files.write(recording, cut);
+        try {
+            Answer refused = client.get(sound);
+            assertThat(refused.status()).isEqualTo(422);
+            assertThat(refused.json().get("detail").asText()).startsWith("This cannot be heard. ");
+            try (RandomAccessFile growing = new RandomAccessFile(recording.toFile(), "rw")) {
+                growing.setLength(whole.length); // as long as it says, until somebody listens
+            }
+            try (InputStream heard = HttpClient.newHttpClient()
+                    .send(HttpRequest.newBuilder(client.uri(sound)).build(), HttpResponse.BodyHandlers.ofInputStream())
+                    .body()) {
+                assertThat(heard.readNBytes(1_000)).hasSize(1_000);
+                Files.write(recording, cut);
+                long since = System.nanoTime();
+                assertThatThrownBy(heard::readAllBytes).isInstanceOf(IOException.class);
+                assertThat(System.nanoTime() - since).as("at once").isLessThan(20_000_000_000L);
+            }
+        } finally {
+            Files.write(recording, whole);
+        }
+        assertThat(server.bean(WebMvcProperties.class).getAsync().getRequestTimeout())
+                .as("nor is it ended by the clock")
+                .isEqualTo(Duration.ofMillis(-1));
     }
 
     private static List<String> names(JsonNode state) {

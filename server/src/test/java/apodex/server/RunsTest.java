@@ -273,6 +273,61 @@ final class RunsTest {
                 .toList();
         assertThat(fractions).isSorted().hasSizeGreaterThan(2).last().isEqualTo(1.0);
         assertThat(pulses.get(pulses.size() - 1).get("state").asText()).isEqualTo("done");
+        assertThat(client.post("/api/runs/" + run + "/proof", "")
+                        .json()
+                        .get("state")
+                        .asText())
+                .isEqualTo("proofing");
+        assertThat(client.get("/api/runs/" + run + "/parcel", "Range", "bytes=0-9")
+                        .status())
+                .as("what was finished can be fetched while it is read again")
+                .isEqualTo(206);
+        client.await(run);
+    }
+
+    @Test
+    void pressesAtTheSameMomentAreRunsOfTheirOwnAndOnePressIsOne() throws Exception {
+        String handoff = client.handoff(smallSession());
+        List<Answer> ten = atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", ""));
+        assertThat(ten).extracting(Answer::status).containsOnly(202);
+        JsonNode runs = client.get("/api/handoffs/" + handoff + "/runs").json();
+        assertThat(runs.findValuesAsText("version"))
+                .containsExactlyInAnyOrder("v1", "v2", "v3", "v4", "v5", "v6", "v7", "v8", "v9", "v10");
+        List<Answer> same = atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", "{\"press\": \"7.a\"}"));
+        assertThat(same).extracting(Answer::status).containsOnly(202);
+        assertThat(same)
+                .extracting(answer -> answer.json().get("id").asText())
+                .containsOnly(same.get(0).json().get("id").asText());
+        String last = same.get(0).json().get("id").asText();
+        client.post("/api/runs/" + last + "/cancel", "");
+        if (client.await(last).get("state").asText().equals("cancelled")) {
+            List<Answer> again = atOnce(6, i -> client.post("/api/runs/" + last + "/retry", ""));
+            assertThat(again).extracting(Answer::status).containsOnly(202);
+            assertThat(again.stream()
+                            .map(answer -> answer.json().get("id").asText())
+                            .distinct())
+                    .hasSize(1);
+        }
+        client.await(client.run(handoff));
+    }
+
+    private interface Asked {
+        Answer answer(int number) throws Exception;
+    }
+
+    private static List<Answer> atOnce(int count, Asked asked) throws Exception {
+        var pool = java.util.concurrent.Executors.newFixedThreadPool(count);
+        try {
+            List<Answer> answers = new java.util.ArrayList<>();
+            for (var answer : pool.invokeAll(java.util.stream.IntStream.range(0, count)
+                    .<java.util.concurrent.Callable<Answer>>mapToObj(i -> () -> asked.answer(i))
+                    .toList())) {
+                answers.add(answer.get());
+            }
+            return answers;
+        } finally {
+            pool.shutdown();
+        }
     }
 
     @Test

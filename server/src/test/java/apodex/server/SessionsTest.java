@@ -67,12 +67,21 @@ final class SessionsTest {
         var pool = java.util.concurrent.Executors.newFixedThreadPool(8);
         try {
             var answers = pool.invokeAll(java.util.stream.IntStream.range(0, 8)
-                    .<java.util.concurrent.Callable<Integer>>mapToObj(
-                            i -> () -> rename(client, id, 1, "Name " + i).status())
+                    .<java.util.concurrent.Callable<TestServer.Answer>>mapToObj(
+                            i -> () -> rename(client, id, 1, "Name " + i))
                     .toList());
             java.util.List<Integer> statuses = new java.util.ArrayList<>();
             for (var answer : answers) {
-                statuses.add(answer.get());
+                statuses.add(answer.get().status());
+                if (answer.get().status() == 409) {
+                    assertThat(answer.get()
+                                    .json()
+                                    .get("current")
+                                    .get("revision")
+                                    .asInt())
+                            .as("who lost is told what the winner made, to go on from there")
+                            .isEqualTo(2);
+                }
             }
             assertThat(statuses).containsOnlyOnce(200).containsOnly(200, 409);
         } finally {

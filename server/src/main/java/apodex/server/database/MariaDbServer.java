@@ -12,10 +12,13 @@ import java.security.SecureRandom;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A MariaDB server with its own data folder, socket and port, on loopback only. It knows nothing of a system-wide
@@ -28,13 +31,18 @@ final class MariaDbServer {
     private static final int LAST_LINES = 3;
     /** Socket paths may have about 107 characters; the system's temporary folder is short. */
     private static final int LONGEST_SOCKET_PATH = 100;
+    /** Between two attempts to bring it back. */
+    private static final int LONGEST_WAIT_MS = 10_000;
+
+    private static final Logger LOG = LoggerFactory.getLogger(MariaDbServer.class);
 
     private final Path folder;
     private final int wantedPort;
-    private ProcessHandle process;
+    private volatile ProcessHandle process;
     private int port;
     private String password;
     private boolean isOurs;
+    private volatile boolean stopping;
 
     /** @param wantedPort 0 for any free one */
     MariaDbServer(Path folder, int wantedPort) {
@@ -43,7 +51,8 @@ final class MariaDbServer {
     }
 
     String url() {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/apodex?useServerPrepStmts=true";
+        return "jdbc:mariadb://127.0.0.1:" + port
+                + "/apodex?useServerPrepStmts=true&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true&preserveInstants=true";
     }
 
     String password() {
@@ -61,6 +70,12 @@ final class MariaDbServer {
             install(data);
         }
         port = wantedPort > 0 ? wantedPort : freePort();
+        launch();
+        watch();
+    }
+
+    private void launch() throws IOException {
+        Path data = folder.resolve("data");
         Path log = folder.resolve("mariadb.log");
         Process started = new ProcessBuilder(
                         "setsid",
@@ -87,7 +102,39 @@ final class MariaDbServer {
         awaitConnection(log);
     }
 
+    /** What dies without having been stopped is started again, at the same address. */
+    private void watch() {
+        process.onExit().thenRun(() -> {
+            Thread again = new Thread(this::launchAgain, "mariadb-again");
+            again.setDaemon(true);
+            again.start();
+        });
+    }
+
+    private void launchAgain() {
+        for (int wait = 0; !stopping; wait = Math.min(LONGEST_WAIT_MS, 2 * wait + 250)) {
+            try {
+                Thread.sleep(wait);
+                LOG.warn("The database has gone away; it is being started again.");
+                launch();
+                if (stopping) { // asked to stop in between
+                    stop();
+                    return;
+                }
+                watch();
+                LOG.info("The database is back.");
+                return;
+            } catch (IOException e) {
+                LOG.warn("The database does not start: {}", e.getMessage());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
     void stop() {
+        stopping = true;
         if (process == null || !isOurs) {
             return;
         }
@@ -108,6 +155,9 @@ final class MariaDbServer {
             return false;
         }
         String[] pidAndPort = Files.readString(running).trim().split(" ");
+        if (pidAndPort.length < 2 || !Arrays.stream(pidAndPort).allMatch(each -> each.matches("\\d{1,9}"))) {
+            return false; // torn when the machine went down: nothing of that time runs any more
+        }
         Optional<ProcessHandle> left = ProcessHandle.of(Long.parseLong(pidAndPort[0]));
         port = Integer.parseInt(pidAndPort[1]);
         if (left.isEmpty() || !left.get().isAlive() || !answers()) {
@@ -118,6 +168,7 @@ final class MariaDbServer {
                 && ProcessHandle.of(Long.parseLong(pidAndPort[2])).isPresent();
         if (!ownerLives) {
             noteRunning();
+            watch();
         }
         return true;
     }
@@ -204,7 +255,7 @@ final class MariaDbServer {
             }
             pause();
         }
-        stop();
+        process.destroy();
         throw new IOException("MariaDB did not answer within " + START_SECONDS + " seconds. " + lastWords(log));
     }
 

@@ -22,6 +22,10 @@ interface HandoffMapper {
             "SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed ORDER BY created_at, id")
     List<StoredHandoff> ofSession(String sessionId);
 
+    /** Lets nobody else make a first handoff of a session before the transaction ends. */
+    @Select("SELECT id FROM session WHERE id = #{sessionId} FOR UPDATE")
+    String lockSession(String sessionId);
+
     @Update("UPDATE handoff SET removed = TRUE WHERE id = #{id}")
     void remove(String id);
 

@@ -20,6 +20,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps handoffs and plans them against their sessions as these stand now. */
 @Service
@@ -46,6 +47,17 @@ public class Handoffs {
         HandoffState state = state(stored, session, plan);
         mapper.insert(stored);
         return state;
+    }
+
+    /** The first handoff of a session; made when there is none. Whoever asks at the same moment gets the same. */
+    @Transactional
+    public HandoffState first(String sessionId, Handoff handoff) {
+        sessions.get(sessionId);
+        mapper.lockSession(sessionId);
+        return mapper.ofSession(sessionId).stream()
+                .findFirst()
+                .map(stored -> get(stored.id()))
+                .orElseGet(() -> create(sessionId, handoff));
     }
 
     List<StoredHandoff> ofSession(String sessionId) {

@@ -51,10 +51,18 @@ class HandoffsController {
     @PostMapping("/api/sessions/{sessionId}/handoffs")
     @ResponseStatus(HttpStatus.CREATED)
     HandoffState create(@PathVariable String sessionId, @RequestBody NewHandoff request) {
-        return handoffs.create(
-                sessionId,
-                Handoff.named(NameRule.check("name", request.name()))
-                        .with(request.brief() == null ? briefs.usual() : request.brief()));
+        return handoffs.create(sessionId, made(request));
+    }
+
+    /** Makes the first handoff of a session, unless there is one: then that is answered, whatever it is called. */
+    @PutMapping("/api/sessions/{sessionId}/handoffs/first")
+    HandoffState first(@PathVariable String sessionId, @RequestBody NewHandoff request) {
+        return handoffs.first(sessionId, made(request));
+    }
+
+    private Handoff made(NewHandoff request) {
+        return Handoff.named(NameRule.check("name", request.name()))
+                .with(request.brief() == null ? briefs.usual() : request.brief());
     }
 
     @GetMapping("/api/sessions/{sessionId}/handoffs")

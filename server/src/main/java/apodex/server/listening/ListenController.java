@@ -3,12 +3,12 @@ package apodex.server.listening;
 import apodex.intake.RecordingStore;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
+import apodex.server.web.Streamed;
 import apodex.session.Alone;
 import apodex.session.Session;
 import apodex.time.FrameRange;
 import jakarta.annotation.Nullable;
 import java.util.Set;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -60,7 +60,7 @@ class ListenController {
         }
         Session heard = Alone.of(session, rows == null ? Set.of() : rows);
         refuseMissing(heard);
-        StreamingResponseBody body = listening.to(heard, new FrameRange(from, end), store);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(body);
+        FrameRange range = new FrameRange(from, end);
+        return Streamed.of(Listening.head(range), () -> listening.to(heard, range, store));
     }
 }

@@ -1,8 +1,7 @@
 package apodex.server.listening;
 
 import apodex.audio.SampleFormat;
-import apodex.audio.WavWriter;
-import apodex.audio.WorkFolder;
+import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
@@ -14,68 +13,103 @@ import apodex.signal.WalkObserver;
 import apodex.time.FrameRange;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 
 /**
- * One listening: the engine writes the reference mix into a file, and what is there goes out at once, as interleaved
- * stereo floats in little-endian order. When the listener leaves, the walk ends.
+ * One listening: the engine's reference mix goes out as it is made, as interleaved stereo floats in little-endian order. The engine is ahead
+ * of the listener by a few seconds and then waits; nothing comes to lie on the disk. When the listener leaves, the walk ends.
  */
 final class ListenStream {
+    /** Bytes of one frame. */
+    static final int FRAME_BYTES = 2 * Float.BYTES;
+
     /** Longer than any house effect needs to settle to what is heard. */
     private static final double WARM_UP_SECONDS = 2.5;
 
     private static final int THREADS = 2;
-    private static final int PIECE_BYTES = 1 << 16;
-    private static final long LOOK_AGAIN_MS = 8;
+    /** Pieces the engine may be ahead; they are up to 64 kB large. */
+    private static final int PIECES_AHEAD = 64;
+
+    private static final long LOOK_AGAIN_MS = 100;
+    private static final long LOOK_FIRST_MS = 2;
+    /** Who takes nothing for so long has gone without a word. */
+    private static final long LONGEST_PAUSE_NANOS = TimeUnit.MINUTES.toNanos(5);
 
     private final Session session;
     private final FrameRange range;
     private final Recordings recordings;
-    private final Path folder;
+    private final BlockingQueue<byte[]> pieces = new ArrayBlockingQueue<>(PIECES_AHEAD);
+    private final Thread walk = new Thread(this::walk, "listening");
     private final AtomicBoolean left = new AtomicBoolean();
-    private final AtomicBoolean written = new AtomicBoolean();
-    private final AtomicReference<Exception> failure = new AtomicReference<>();
+    private final AtomicBoolean over = new AtomicBoolean();
+    private final AtomicReference<Throwable> failure = new AtomicReference<>();
 
-    ListenStream(Session session, FrameRange range, Recordings recordings, Path folder) {
+    ListenStream(Session session, FrameRange range, Recordings recordings) {
         this.session = session;
         this.range = range;
         this.recordings = recordings;
-        this.folder = folder;
     }
 
-    /** Sends everything; returns when all has gone out or the other side has left. */
-    void to(OutputStream out) throws IOException {
-        Path file = folder.resolve("mix.wav");
-        Thread walk = new Thread(() -> walk(file), "listening");
+    /**
+     * Starts the engine and waits for its first sound: until then it can still be said what is wrong.
+     *
+     * @throws Refused when there will be no sound; says why
+     */
+    void begin() {
         walk.start();
         try {
-            copy(file, out);
-        } finally {
+            while (pieces.isEmpty() && !over.get()) {
+                Thread.sleep(LOOK_FIRST_MS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
             left.set(true);
-            join(walk);
-            WorkFolder.remove(folder);
+        }
+        Throwable reason = failure.get();
+        if (pieces.isEmpty() && reason != null) {
+            throw reason instanceof IOException
+                    ? Refused.unusable("This cannot be heard. " + reason.getMessage())
+                    : new IllegalStateException("Listening failed.", reason);
         }
     }
 
-    private void walk(Path file) {
+    /**
+     * Sends everything; returns when all has gone out.
+     *
+     * @throws IOException when the other side has left, or the sound cannot be made to its end
+     */
+    void to(OutputStream out) throws IOException {
+        try {
+            send(out);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("The server is going down.", e);
+        } finally {
+            left.set(true);
+            join(walk);
+        }
+    }
+
+    private void walk() {
         Tap tap = new Tap(
-                session.mix().id(),
-                Station.FADER,
-                Channels.STEREO,
-                SampleFormat.FLOAT32,
-                session.rate(),
-                Tap.FileType.WAV,
-                0,
-                file,
-                null,
-                0);
+                        session.mix().id(),
+                        Station.FADER,
+                        Channels.STEREO,
+                        SampleFormat.FLOAT32,
+                        session.rate(),
+                        Tap.FileType.WAV,
+                        0,
+                        null,
+                        null,
+                        0)
+                .withoutFile();
         Passage passage = new Passage(range, 0, Passage.Tail.NONE);
         try {
             Walk.startingNear(
@@ -85,10 +119,11 @@ final class ListenStream {
                             recordings,
                             THREADS,
                             Math.round(WARM_UP_SECONDS * session.rate().hertz()))
+                    .hearing(this::hear)
                     .print(new WalkObserver() {
                         @Override
                         public void printed(double share) {
-                            // the file itself tells how far it is
+                            // what has gone out tells how far it is
                         }
 
                         @Override
@@ -96,43 +131,45 @@ final class ListenStream {
                             return left.get();
                         }
                     });
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
             failure.set(e);
         } finally {
-            written.set(true);
+            over.set(true);
         }
     }
 
-    private void copy(Path file, OutputStream out) throws IOException {
-        long at = WavWriter.fileBytes(session.rate(), 2, SampleFormat.FLOAT32, 0, null);
-        long end = at + range.frames() * 2 * Float.BYTES;
-        ByteBuffer piece = ByteBuffer.allocate(PIECE_BYTES);
-        FileChannel in = null;
+    private void hear(byte[] frames, int count) {
+        byte[] piece = Arrays.copyOf(frames, count * FRAME_BYTES);
         try {
-            while (at < end) {
-                boolean over = written.get();
-                if (in == null && Files.exists(file)) {
-                    in = FileChannel.open(file, StandardOpenOption.READ);
-                }
-                piece.clear().limit((int) Math.min(PIECE_BYTES, end - at));
-                int read = in == null ? -1 : in.read(piece, at);
-                if (read > 0) {
-                    out.write(piece.array(), 0, read);
-                    at += read;
-                } else if (over) {
-                    return;
-                } else {
-                    out.flush();
-                    Thread.sleep(LOOK_AGAIN_MS);
+            long since = System.nanoTime();
+            while (!pieces.offer(piece, LOOK_AGAIN_MS, TimeUnit.MILLISECONDS)) {
+                if (left.get() || System.nanoTime() - since > LONGEST_PAUSE_NANOS) {
+                    throw new CancellationException("The listener has left.");
                 }
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } finally {
-            if (in != null) {
-                in.close();
+            throw new CancellationException("Interrupted.");
+        }
+    }
+
+    private void send(OutputStream out) throws IOException, InterruptedException {
+        long toSend = range.frames() * FRAME_BYTES;
+        while (toSend > 0) {
+            boolean wasOver = over.get();
+            byte[] piece = pieces.poll(LOOK_AGAIN_MS, TimeUnit.MILLISECONDS);
+            if (piece != null) {
+                int length = (int) Math.min(piece.length, toSend);
+                out.write(piece, 0, length);
+                toSend -= length;
+                if (pieces.isEmpty()) {
+                    out.flush();
+                }
+            } else if (wasOver) {
+                throw new IOException("The sound could not be made to its end.", failure.get());
             }
         }
+        out.flush();
     }
 
     private static void join(Thread walk) {

@@ -13,7 +13,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Set;
 import org.springframework.core.io.Resource;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -154,15 +153,8 @@ class ReceiverController {
             @RequestParam(required = false) @Nullable Set<Integer> files,
             @CookieValue(name = KEY, required = false) @Nullable String key) {
         Pickup pickup = pickups.open(token, key);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noStore())
-                .body(sound.from(
-                        pickup.runId(),
-                        section,
-                        from,
-                        to,
-                        reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES,
-                        files));
+        return sound.from(
+                pickup.runId(), section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files);
     }
 
     @Operation(description = "Tells the sender that all arrived, or what is wrong.")

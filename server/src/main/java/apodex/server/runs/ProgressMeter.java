@@ -4,6 +4,9 @@ import apodex.handoff.Plan;
 import apodex.server.pace.Pace;
 import apodex.signal.WalkObserver;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 
 /**
  * Turns what the walk and the proof report into progress, tells the database a few times a second, and asks it as
@@ -11,6 +14,8 @@ import java.util.concurrent.TimeUnit;
  */
 final class ProgressMeter implements WalkObserver {
     private static final long TELL_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
+    private static final Logger LOG = LoggerFactory.getLogger(ProgressMeter.class);
+
     /** Before this share of a step is done, its own speed tells less than that of earlier runs. */
     private static final double TOO_EARLY = 0.05;
 
@@ -40,8 +45,7 @@ final class ProgressMeter implements WalkObserver {
         secondsPrinted = elapsedSeconds();
         if (isTimeToTell()) {
             double left = share < TOO_EARLY ? expected.printing() : elapsedSeconds() * (1 / share - 1);
-            mapper.update(
-                    runId,
+            tell(
                     RunState.PRINTING,
                     progress(
                             Math.round(share * plan.frames()),
@@ -81,8 +85,7 @@ final class ProgressMeter implements WalkObserver {
     /** All files are printed; they are being read. */
     synchronized void tellReading() {
         double reading = elapsedSeconds() - secondsPrinted;
-        mapper.update(
-                runId,
+        tell(
                 RunState.PROOFING,
                 progress(
                         plan.frames(),
@@ -114,13 +117,26 @@ final class ProgressMeter implements WalkObserver {
         return (System.nanoTime() - startNanos) / 1e9;
     }
 
+    /** News that cannot be told now are told with the next: printing goes on while the database is away. */
+    private void tell(RunState state, RunProgress progress) {
+        try {
+            mapper.update(runId, state, progress);
+        } catch (DataAccessException e) {
+            LOG.debug("The progress of run {} could not be told.", runId, e);
+        }
+    }
+
     private boolean isTimeToTell() {
         long now = System.nanoTime();
         if (now - toldNanos < TELL_EVERY_NANOS) {
             return false;
         }
         toldNanos = now;
-        cancelled = mapper.isCancelRequested(runId);
+        try {
+            cancelled = mapper.isCancelRequested(runId);
+        } catch (DataAccessException e) {
+            LOG.debug("Whether run {} is wanted could not be asked.", runId, e);
+        }
         return true;
     }
 

@@ -30,4 +30,9 @@ record Run(
         String version,
         boolean everything,
         @Nullable SinceLastRun changes,
-        Instant createdAt) {}
+        Instant createdAt) {
+    /** Whether there is something to fetch: it is done, or was and is being read again. */
+    boolean hasParcel() {
+        return state == RunState.DONE || state == RunState.PROOFING && proof != null;
+    }
+}

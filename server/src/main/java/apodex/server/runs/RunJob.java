@@ -75,31 +75,31 @@ class RunJob {
 
     /** @throws CancellationException when the server goes down in the middle; the run is then to be begun again */
     void carryOut(String runId) {
-        Run run = mapper.find(runId);
+        Run run = Patience.with(() -> mapper.find(runId));
         if (run == null || run.state().isOver()) {
             return;
         }
         RunFolder folder = new RunFolder(dataFolder.run(runId));
         try {
             folder.sweep();
-            mapper.begin(runId);
+            Patience.doing(() -> mapper.begin(runId));
             if (run.cancelRequested()) {
                 throw new CancellationException("Cancelled before it began.");
             }
             Effort effort = Effort.of(run.session(), run.handoff(), run.plan());
-            ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan(), pace.of(effort));
+            ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan(), Patience.with(() -> pace.of(effort)));
             Path sums = folder.begin();
             Printing.Result printed = print(run, folder, sums, meter);
             Proof proof = readBack(run, printed, folder, Map.of(), sums, meter);
             WorkFolder.remove(sums);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
             finish(run, printed.plan(), proof, parcels, meter);
-            levels.keep(run.session(), run.handoff(), run.plan(), printed.prints());
+            Patience.doing(() -> levels.keep(run.session(), run.handoff(), run.plan(), printed.prints()));
             if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
-                pace.keep(runId, effort, meter.secondsPrinted(), meter.secondsRead());
+                Patience.doing(() -> pace.keep(runId, effort, meter.secondsPrinted(), meter.secondsRead()));
             }
         } catch (CancellationException e) {
-            if (!mapper.isCancelRequested(runId)) {
+            if (!Patience.with(() -> mapper.isCancelRequested(runId))) {
                 throw e;
             }
             end(runId, folder, RunState.CANCELLED, null);
@@ -131,7 +131,7 @@ class RunJob {
 
     /** @param sums where it is written what the files must be together */
     private Printing.Result print(Run run, RunFolder folder, Path sums, ProgressMeter meter) throws IOException {
-        mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED);
+        Patience.doing(() -> mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED));
         if (Files.exists(folder.files())) {
             meter.printedBefore();
             return folder.result();
@@ -158,7 +158,8 @@ class RunJob {
 
     /** As it will be, where that is known. */
     private Plan foreseen(Run run) {
-        return levels.foreseen(run.session(), run.handoff(), run.plan()).orElse(run.plan());
+        return Patience.with(() -> levels.foreseen(run.session(), run.handoff(), run.plan()))
+                .orElse(run.plan());
     }
 
     /** @param before hashes of the files when they were printed, by path */
@@ -203,7 +204,7 @@ class RunJob {
 
     /** Reads the files of a run that is done once more, and says what has become of them since. */
     void proveAgain(String runId) {
-        Run run = mapper.find(runId);
+        Run run = Patience.with(() -> mapper.find(runId));
         if (run == null || run.state() != RunState.PROOFING || run.proof() == null) {
             return;
         }
@@ -211,25 +212,25 @@ class RunJob {
         try {
             folder.sweep();
             Printing.Result printed = folder.result();
-            Map<String, String> before = mapper.files(runId).stream()
+            Map<String, String> before = Patience.with(() -> mapper.files(runId)).stream()
                     .collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
             ProgressMeter meter = new ProgressMeter(
                     mapper,
                     runId,
                     printed.plan(),
-                    pace.of(Effort.of(run.session(), run.handoff(), printed.plan()))
+                    Patience.with(() -> pace.of(Effort.of(run.session(), run.handoff(), printed.plan())))
                             .onlyReading());
             Proof proof = readBack(run, printed, folder, before, null, meter);
-            mapper.saveProof(runId, proof);
+            Patience.doing(() -> mapper.saveProof(runId, proof));
         } catch (IOException | RuntimeException | Error e) {
             if (Thread.currentThread().isInterrupted()) {
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} could not be proved again.", runId, e);
             // what was found before holds no longer, and nothing else is known
-            mapper.saveProof(runId, Proof.notMade(run.plan(), whyNot(e)));
+            Patience.doing(() -> mapper.saveProof(runId, Proof.notMade(run.plan(), whyNot(e))));
         }
-        mapper.update(runId, RunState.DONE, run.progress());
+        Patience.doing(() -> mapper.update(runId, RunState.DONE, run.progress()));
     }
 
     private static String whyNot(Throwable e) {
@@ -255,7 +256,7 @@ class RunJob {
     }
 
     private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter) {
-        transaction.executeWithoutResult(status -> {
+        Patience.doing(() -> transaction.executeWithoutResult(status -> {
             mapper.savePlan(run.id(), plan);
             mapper.saveProof(run.id(), proof);
             mapper.deleteFiles(run.id());
@@ -265,7 +266,7 @@ class RunJob {
             parcels.forEach(mapper::saveParcel);
             mapper.update(run.id(), RunState.DONE, meter.finished());
             mapper.end(run.id(), RunState.DONE, null);
-        });
+        }));
         sums.take(run.id());
     }
 
@@ -279,7 +280,7 @@ class RunJob {
             }
             LOG.warn("The files of run {} could not be removed.", runId, e);
         }
-        mapper.end(runId, state, failure);
+        Patience.doing(() -> mapper.end(runId, state, failure));
     }
 
     private static String sentence(IOException e) {

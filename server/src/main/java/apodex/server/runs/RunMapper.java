@@ -39,14 +39,22 @@ interface RunMapper {
     @Insert(
             """
             INSERT INTO run (id, handoff_id, number, state, session_revision, session, handoff, plan, progress, version,
-                             everything, changes)
-            SELECT #{id}, #{handoffId}, COALESCE(MAX(number), 0) + 1, #{state}, #{sessionRevision}, #{session},
-                   #{handoff}, #{plan}, #{progress}, #{version}, #{everything}, #{changes}
-            FROM run WHERE handoff_id = #{handoffId}""")
-    void insert(Run run);
+                             everything, changes, press)
+            VALUES (#{run.id}, #{run.handoffId}, #{run.number}, #{run.state}, #{run.sessionRevision}, #{run.session},
+                    #{run.handoff}, #{run.plan}, #{run.progress}, #{run.version}, #{run.everything}, #{run.changes},
+                    #{press})""")
+    void insert(Run run, @Nullable String press);
+
+    /** Lets nobody else make a run of this handoff before the transaction ends; runs would get one number otherwise. */
+    @Select("SELECT id FROM handoff WHERE id = #{handoffId} FOR UPDATE")
+    String lockHandoff(String handoffId);
 
     @Select("SELECT COALESCE(MAX(number), 0) + 1 FROM run WHERE handoff_id = #{handoffId}")
     int nextNumber(String handoffId);
+
+    /** The run that a press made; null when it made none yet. */
+    @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND press = #{press}")
+    String ofPress(String handoffId, String press);
 
     @Select("SELECT " + COLUMNS + " FROM run WHERE id = #{id}")
     Run find(String id);

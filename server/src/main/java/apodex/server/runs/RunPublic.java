@@ -59,7 +59,7 @@ public class RunPublic {
         if (run == null) {
             throw Refused.notFound("There is no run “" + runId + "”.");
         }
-        if (run.state() != RunState.DONE) {
+        if (!run.hasParcel()) {
             throw Refused.conflict("This run has no parcel yet.");
         }
     }

@@ -9,6 +9,7 @@ import apodex.proof.ReceivedSession;
 import apodex.server.DataFolder;
 import apodex.server.listening.Listening;
 import apodex.server.web.Refused;
+import apodex.server.web.Streamed;
 import apodex.session.MixRow;
 import apodex.session.Session;
 import apodex.time.FrameRange;
@@ -17,6 +18,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -46,7 +48,7 @@ public class RunSound {
      *
      * @param files places in the run of the files that are heard; null for those that together are the song
      */
-    public StreamingResponseBody from(
+    public ResponseEntity<StreamingResponseBody> from(
             String runId, int section, long from, @Nullable Long to, Heard heard, @Nullable Set<Integer> files) {
         Run run = mapper.find(runId);
         if (run == null || run.proof() == null) {
@@ -61,11 +63,17 @@ public class RunSound {
         if (from < 0 || from >= end) {
             throw Refused.unusable("There is nothing to hear from there on.").with("field", "from");
         }
-        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        FrameRange range = new FrameRange(from, end);
+        return Streamed.of(Listening.head(range), () -> sound(run, section, range, heard, files));
+    }
+
+    private StreamingResponseBody sound(
+            Run run, int section, FrameRange range, Heard heard, @Nullable Set<Integer> files) {
+        RunFolder folder = new RunFolder(dataFolder.run(run.id()));
         try {
             Printing.Result printed = folder.result();
             ReceivedSession received = new ReceivedSession(
-                    plan,
+                    run.plan(),
                     printed.prints(),
                     section,
                     folder.files(),
@@ -73,7 +81,7 @@ public class RunSound {
                     ReceivedSession.Trims.TAKEN_BACK);
             Session session = received.session()
                     .withRow(MixRow.ID, row -> row.withStrip(row.strip().withFader(gainDb(run, section, heard), 0)));
-            return listening.to(session, new FrameRange(from, end), received);
+            return listening.to(session, range, received);
         } catch (IOException e) {
             throw Refused.notFound("The files of this run are not on the disk any more.");
         }

@@ -49,9 +49,17 @@ class Runs {
      *
      * @param version    what it is called; null for the handoff's own, or v and the number
      * @param everything whether to print what has not changed as well
+     * @param press      what the window calls this press of the button; null when it does not say
+     * @return the run's id; of a press that arrives twice, the same
      */
     @Transactional
-    String start(String handoffId, @Nullable String version, boolean everything) {
+    String start(String handoffId, @Nullable String version, boolean everything, @Nullable String press) {
+        handoffs.stored(handoffId);
+        mapper.lockHandoff(handoffId);
+        String before = press == null ? null : mapper.ofPress(handoffId, press);
+        if (before != null) {
+            return before;
+        }
         HandoffState state = handoffs.get(handoffId);
         if (state.plan().prints().isEmpty()) {
             throw Refused.unusable("The plan has no files; choose at least one row.");
@@ -68,52 +76,62 @@ class Runs {
         handoff = handoff.with(
                 handoff.settings().withNaming(handoff.settled().naming().withVersion(called)));
         String id = UUID.randomUUID().toString();
-        mapper.insert(new Run(
-                id,
-                handoffId,
-                number,
-                RunState.WAITING,
-                session.revision(),
-                session.session(),
-                handoff,
-                handoffs.plan(session, handoff),
-                RunProgress.NOT_STARTED,
-                null,
-                null,
-                false,
-                called,
-                everything,
-                whatChanged.since(handoffId),
-                null));
+        mapper.insert(
+                new Run(
+                        id,
+                        handoffId,
+                        number,
+                        RunState.WAITING,
+                        session.revision(),
+                        session.session(),
+                        handoff,
+                        handoffs.plan(session, handoff),
+                        RunProgress.NOT_STARTED,
+                        null,
+                        null,
+                        false,
+                        called,
+                        everything,
+                        whatChanged.since(handoffId),
+                        null),
+                press);
         queue.add(id);
         return id;
     }
 
-    /** Asks once more for what a run that failed or was cancelled was to print. */
+    /** Asks once more for what a run that failed or was cancelled was to print; asked twice, once. */
     @Transactional
     String retry(String runId) {
         Run run = find(runId);
         if (run.state() != RunState.FAILED && run.state() != RunState.CANCELLED) {
             throw Refused.conflict("Only a run that failed or was cancelled can be tried again.");
         }
+        mapper.lockHandoff(run.handoffId());
+        String press = "again " + runId;
+        String before = mapper.ofPress(run.handoffId(), press);
+        if (before != null) {
+            return before;
+        }
         String id = UUID.randomUUID().toString();
-        mapper.insert(new Run(
-                id,
-                run.handoffId(),
-                mapper.nextNumber(run.handoffId()),
-                RunState.WAITING,
-                run.sessionRevision(),
-                run.session(),
-                run.handoff(),
-                run.plan(),
-                RunProgress.NOT_STARTED,
-                null,
-                null,
-                false,
-                run.version(),
-                run.everything(),
-                run.changes(),
-                null));
+        mapper.insert(
+                new Run(
+                        id,
+                        run.handoffId(),
+                        mapper.nextNumber(run.handoffId()),
+                        RunState.WAITING,
+                        run.sessionRevision(),
+                        run.session(),
+                        run.handoff(),
+                        run.plan(),
+                        RunProgress.NOT_STARTED,
+                        null,
+                        null,
+                        false,
+                        run.version(),
+                        run.everything(),
+                        run.changes(),
+                        null),
+                press);
         queue.add(id);
         return id;
     }

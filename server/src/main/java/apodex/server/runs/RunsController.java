@@ -11,7 +11,6 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Set;
 import org.springframework.core.io.Resource;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -29,6 +28,8 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 
 @RestController
 class RunsController {
+    private static final int LONGEST_PRESS = 60;
+
     private final Runs runs;
     private final RunMapper mapper;
     private final RunEvents events;
@@ -61,15 +62,24 @@ class RunsController {
      *
      * @param version    what the run is called; null for v and its number
      * @param everything whether to print again what has not changed; no
+     * @param press      any word for this press of a button, up to 60 letters: two requests of one press make one run
      */
-    record NewRun(@Nullable String version, @Nullable Boolean everything) {}
+    record NewRun(@Nullable String version, @Nullable Boolean everything, @Nullable String press) {}
 
     @PostMapping("/api/handoffs/{handoffId}/runs")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@PathVariable String handoffId, @RequestBody(required = false) NewRun request) {
-        return request == null
-                ? new Started(runs.start(handoffId, null, false))
-                : new Started(runs.start(handoffId, request.version(), Boolean.TRUE.equals(request.everything())));
+        NewRun how = request == null ? new NewRun(null, null, null) : request;
+        return new Started(
+                runs.start(handoffId, how.version(), Boolean.TRUE.equals(how.everything()), press(how.press())));
+    }
+
+    private static @Nullable String press(@Nullable String word) {
+        if (word != null && word.length() > LONGEST_PRESS) {
+            throw Refused.unusable("The word for a press is 60 letters long at the most.")
+                    .with("field", "press");
+        }
+        return word;
     }
 
     @Operation(description = "What changed since the handoff's last run, and which files would be printed again.")
@@ -140,10 +150,7 @@ class RunsController {
             @RequestParam(defaultValue = "0") int section,
             @RequestParam(defaultValue = "false") boolean reference,
             @RequestParam(required = false) @Nullable Set<Integer> files) {
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noStore())
-                .body(sound.from(
-                        id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files));
+        return sound.from(id, section, from, to, reference ? RunSound.Heard.REFERENCE : RunSound.Heard.FILES, files);
     }
 
     @Operation(description = "The session sheet that lies in the parcel, as text, html or pdf.")
@@ -168,7 +175,7 @@ class RunsController {
 
     private Run done(String id) {
         Run run = runs.find(id);
-        if (run.state() != RunState.DONE) {
+        if (!run.hasParcel()) {
             throw Refused.conflict("This run has no parcel: it is " + words(run.state()) + ".");
         }
         return run;

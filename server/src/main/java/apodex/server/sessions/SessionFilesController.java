@@ -12,7 +12,9 @@ import apodex.intake.StereoPair;
 import apodex.naming.SafeName;
 import apodex.server.DataFolder;
 import apodex.server.web.Refused;
+import apodex.server.web.Streamed;
 import apodex.session.Session;
+import apodex.session.SessionEdit;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -21,6 +23,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,6 +41,8 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/sessions/{id}")
 class SessionFilesController {
+    private static final int MOST_ATTEMPTS = 50;
+
     private final Sessions sessions;
     private final RecordingStore store;
     private final DataFolder dataFolder;
@@ -57,7 +62,6 @@ class SessionFilesController {
     /**
      * Brings files in.
      *
-     * @param revision the session's revision the files were dropped on
      * @param at       frame for recordings that say nothing of their place
      * @param row      id of the audio row whose new take they become; null: rows of their own
      */
@@ -65,7 +69,6 @@ class SessionFilesController {
     Added add(
             @PathVariable String id,
             @RequestPart("file") List<MultipartFile> files,
-            @RequestParam int revision,
             @RequestParam(defaultValue = "0") long at,
             @RequestParam(required = false) @Nullable String row)
             throws IOException {
@@ -79,12 +82,23 @@ class SessionFilesController {
                 drop.add(file.getOriginalFilename(), content);
             }
             AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
-            int now = result.edit() == null
-                    ? state.revision()
-                    : sessions.bringIn(id, revision, result.edit()).revision();
+            int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
             return new Added(now, result.words(), result.refused(), result.remarks());
         } finally {
             WorkFolder.remove(work);
+        }
+    }
+
+    /** Files that took minutes to come are added to whatever the session has become meanwhile. */
+    private int bringIn(String id, SessionEdit edit) {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return sessions.bringIn(id, sessions.get(id).revision(), edit).revision();
+            } catch (Refused faster) {
+                if (faster.status() != HttpStatus.CONFLICT || attempt == MOST_ATTEMPTS) {
+                    throw faster;
+                }
+            }
         }
     }
 
@@ -94,14 +108,14 @@ class SessionFilesController {
         Session session = sessions.get(id).session();
         String name = SafeName.of(session.song().title()) + " session.zip";
         StreamingResponseBody body = out -> SessionFile.write(session, store, out);
-        return ResponseEntity.ok()
+        ResponseEntity.BodyBuilder head = ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment()
                                 .filename(name, StandardCharsets.UTF_8)
                                 .build()
-                                .toString())
-                .body(body);
+                                .toString());
+        return Streamed.of(head, () -> body);
     }
 
     /** Rows that look like parts of one. */

@@ -4,6 +4,7 @@ import apodex.session.EditRefused;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.databind.exc.ValueInstantiationException;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -69,12 +70,26 @@ class Problems extends ResponseEntityExceptionHandler {
         return null;
     }
 
+    /** What breaks off in the middle of an answer ends the connection: words would be taken for the rest of it. */
     @ExceptionHandler
-    ProblemDetail unexpected(Exception e) {
+    ProblemDetail unexpected(Exception e, HttpServletResponse response) throws Exception {
+        if (response.isCommitted()) {
+            throw e;
+        }
+        return unexpected(e);
+    }
+
+    private static ProblemDetail unexpected(Exception e) {
         Optional<String> trouble = DiskTrouble.in(e);
         if (trouble.isPresent()) {
             LOG.warn("{} {}", trouble.get(), e.getMessage());
             return problem(HttpStatus.INSUFFICIENT_STORAGE, trouble.get() + " Nothing was changed.");
+        }
+        if (DatabaseTrouble.isIn(e)) {
+            LOG.warn("The database was not there: {}", e.getMessage());
+            return problem(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "The database is away for a moment and is being brought back; nothing was changed. Try again.");
         }
         LOG.error("A request failed.", e);
         return problem(

@@ -46,7 +46,7 @@ public final class Refused extends RuntimeException {
         return this;
     }
 
-    HttpStatus status() {
+    public HttpStatus status() {
         return status;
     }
 

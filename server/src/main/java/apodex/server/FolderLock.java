@@ -1,0 +1,51 @@
+package apodex.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+
+/** Sees to it that one server alone works on a data folder. The system lets go of it by itself when the process ends, however it ends. */
+final class FolderLock {
+    private final FileChannel channel;
+
+    private FolderLock(FileChannel channel) {
+        this.channel = channel;
+    }
+
+    /** @throws IllegalStateException when another server has the folder; the message says so */
+    static FolderLock of(Path root) {
+        Path file = root.resolve("lock");
+        try {
+            FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+            if (!isLocked(channel)) {
+                channel.close();
+                throw new IllegalStateException("Another Apodex works on the data folder " + root
+                        + " already. Stop it (./apodex stop), or set APODEX_DATA to another folder.");
+            }
+            return new FolderLock(channel);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The data folder " + root + " cannot be written to.", e);
+        }
+    }
+
+    private static boolean isLocked(FileChannel channel) throws IOException {
+        try {
+            FileLock lock = channel.tryLock();
+            return lock != null;
+        } catch (OverlappingFileLockException e) {
+            return false; // held in this very process
+        }
+    }
+
+    void release() {
+        try {
+            channel.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
