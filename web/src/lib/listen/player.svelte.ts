@@ -87,7 +87,7 @@ export class Player {
       this.ended = true;
     } catch (thrown) {
       if (signal.aborted) return;
-      toasts.wrong(thrown);
+      toasts.wrong(thrown instanceof Refusal ? thrown : new Error('The sound broke off: it could not be made to its end, or the server is gone.'));
       this.stop();
     }
   }
