@@ -77,7 +77,7 @@
 
   async function reply(words: string | null) {
     try {
-      await answer(client.POST('/api/p/{token}/reply', { params: { path: { token: params.token } }, body: { problem: words } }));
+      await answer(client.POST('/api/p/{token}/reply', { params: { path: { token: params.token } }, body: { arrived: words === null, problem: words } }));
       answered = words === null ? 'arrived' : 'problem';
       telling = false;
     } catch (thrown) {

@@ -164,6 +164,7 @@ export class HandoffStore {
   /** Asks for something else; what was set by hand stays. */
   async setBrief(brief: Brief): Promise<void> {
     await this.change((handoff) => ({ ...handoff, brief }));
+    if (this.handoff.brief.name !== brief.name) return; // refused, and said so
     const kept = this.state!.byHand;
     toasts.say(`Planned again: ${brief.name}.${kept.length ? ` Kept as you set it: ${kept.join(', ')}.` : ''}`, 'good');
   }

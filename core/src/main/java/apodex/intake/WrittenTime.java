@@ -21,6 +21,11 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
         TICKS
     }
 
+    /** No session lasts longer. */
+    private static final double A_DAY_IN_SECONDS = 86_400;
+
+    private static final double MOST_BARS = 100_000;
+
     private static final Pattern CLOCK = Pattern.compile("(?:(\\d+):)?(\\d+):(\\d+(?:\\.\\d+)?)");
     private static final Pattern BAR = Pattern.compile(
             "bar\\s*(\\d+)(?:\\s*(?:beat|[.|])\\s*(\\d+(?:\\.\\d+)?))?|(\\d+)\\s*[|]\\s*(\\d+(?:\\.\\d+)?)");
@@ -42,6 +47,21 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
      * @throws IllegalArgumentException when it is none of these
      */
     static WrittenTime parse(String written, WrittenIn unit) {
+        WrittenTime read = read(written, unit);
+        double most =
+                switch (read.unit) {
+                    case SAMPLES -> A_DAY_IN_SECONDS * SampleRate.HIGHEST_HERTZ;
+                    case SECONDS -> A_DAY_IN_SECONDS;
+                    case BARS -> MOST_BARS;
+                    case TICKS -> Double.MAX_VALUE; // lists that count in them say themselves how many make a second
+                };
+        if (Math.abs(read.value) > most) {
+            throw new IllegalArgumentException("“" + written.strip() + "” lies beyond any session.");
+        }
+        return read;
+    }
+
+    private static WrittenTime read(String written, WrittenIn unit) {
         String text = written.strip().toLowerCase(Locale.ROOT);
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {

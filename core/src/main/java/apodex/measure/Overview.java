@@ -68,12 +68,12 @@ public final class Overview implements AutoCloseable {
     }
 
     private void fromSamples(int framesPerBin, long firstBin, int count, float[][] out) throws IOException {
-        long first = firstBin * framesPerBin;
-        int frames = (int) Math.min((long) count * framesPerBin, layout.frames() - first);
-        double[][] samples = new double[layout.channels()][Math.max(0, frames)];
-        if (frames <= 0) {
+        if (count == 0) {
             return;
         }
+        long first = firstBin * framesPerBin;
+        int frames = (int) Math.min((long) count * framesPerBin, layout.frames() - first);
+        double[][] samples = new double[layout.channels()][frames];
         recording.read(first, frames, 0, samples, 0);
         for (int c = 0; c < out.length; c++) {
             for (int b = 0; b < count; b++) {

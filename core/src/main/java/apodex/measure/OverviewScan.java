@@ -15,6 +15,9 @@ import java.nio.file.StandardOpenOption;
  * stretches, up to one stretch for all. {@link Overview} describes the file.
  */
 public final class OverviewScan {
+    /** As an amplitude, +180 dBFS: what is beyond was never heard, and floats run out of it when it is mixed. */
+    private static final double LOUDEST = 1e9;
+
     private static final int BLOCK_FRAMES = 16_384;
 
     private final int channels;
@@ -87,6 +90,11 @@ public final class OverviewScan {
             if (!Double.isFinite(sum)) {
                 throw new SoundFileException(
                         "It holds a sample that is not a number, near frame " + (blockStart + from) + ".");
+            }
+            if (Math.max(-low, high) > LOUDEST) {
+                throw new SoundFileException(
+                        "It holds a sample that is a billion times louder than full scale, near frame "
+                                + (blockStart + from) + ": that is no sound.");
             }
             bin[2 * c] = (float) low;
             bin[2 * c + 1] = (float) high;

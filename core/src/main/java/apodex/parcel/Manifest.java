@@ -160,8 +160,8 @@ public record Manifest(
             out.append(String.join(
                             ",",
                             quoted(file.path()),
-                            quoted(file.section()),
-                            quoted(file.row()),
+                            quoted(plain(file.section())),
+                            quoted(plain(file.row())),
                             quoted(file.station()),
                             Integer.toString(file.rate()),
                             quoted(file.depth()),
@@ -181,6 +181,11 @@ public record Manifest(
 
     private static String number(@Nullable Double value) {
         return value == null ? "" : String.format(Locale.ROOT, "%.2f", value);
+    }
+
+    /** Spreadsheets run what begins like this as a formula, whoever wrote it; with a mark before it they show it. */
+    static String plain(String text) {
+        return text.matches("(?s)[=+\\-@\t].*") ? "'" + text : text;
     }
 
     private static String quoted(String text) {

@@ -202,7 +202,7 @@ public final class SessionRules {
         inTime("takes", who, clip.position());
         require(clip.frames() >= 1, "takes", who + " has no length.");
         require(
-                clip.offset() >= 0 && clip.offset() + clip.frames() <= recording.framesAt(session.rate()),
+                clip.offset() >= 0 && clip.offset() <= recording.framesAt(session.rate()) - clip.frames(),
                 "takes",
                 who + " reaches beyond its recording “" + recording.fileName() + "”.");
         within(

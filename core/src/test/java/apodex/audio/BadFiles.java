@@ -173,6 +173,13 @@ public final class BadFiles {
                                 .wave(),
                         "not a number"),
                 new Bad(
+                        "float beyond all sound",
+                        SoundBytes.riff()
+                                .format(3, 1, 48_000, 32)
+                                .chunk("data", SoundBytes.floats(LITTLE_ENDIAN, 0, 1e30))
+                                .wave(),
+                        "no sound"),
+                new Bad(
                         "float without end",
                         SoundBytes.riff()
                                 .format(3, 1, 48_000, 32)

@@ -105,6 +105,7 @@ final class ClipListTest {
                 Tuba,tuba.wav,-480,48000,
                 Tuba,lost.wav,0,48000,
                 Tuba,tuba.wav,48000,1000000,
+                Tuba,tuba.wav,99999999999999999999,5,
                 """
                         .getBytes(StandardCharsets.UTF_8),
                 "tuba.wav");
@@ -121,6 +122,7 @@ final class ClipListTest {
                 .anyMatch(words -> words.startsWith("Line 3:") && words.contains("no row"))
                 .anyMatch(words -> words.startsWith("Line 4:") && words.contains("no file"))
                 .anyMatch(words -> words.startsWith("Line 5:") && words.contains("length"))
+                .anyMatch(words -> words.startsWith("Line 9:") && words.contains("beyond any session"))
                 .anyMatch(words -> words.contains("“colour”"))
                 .anyMatch(words -> words.contains("480 samples before"))
                 .anyMatch(words -> words.contains("longer than its recording"));

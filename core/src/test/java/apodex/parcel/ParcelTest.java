@@ -243,6 +243,13 @@ final class ParcelTest {
                 .startsWith("Tracks/01_Dulcimer pickup.wav,,Dulcimer pickup,Raw,48000,16-bit,1,13,middle,0.0,");
     }
 
+    @Test
+    void namesInTheListAreNoFormulas() {
+        assertThat(List.of("=1+1", "@SUM(A1)", "+49", "-3 dB", "Tuba", "T=1").stream()
+                        .map(Manifest::plain))
+                .containsExactly("'=1+1", "'@SUM(A1)", "'+49", "'-3 dB", "Tuba", "T=1");
+    }
+
     private String hash(String path) throws Exception {
         return OutsideTools.run(folder.resolve("listed"), "sha256sum", path).split(" ")[0];
     }

@@ -43,7 +43,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 @Execution(ExecutionMode.CONCURRENT)
 class CampaignTest {
     private static final long FROM = Long.getLong("apodex.campaign.from", 1);
-    private static final long CASES = Long.getLong("apodex.campaign.cases", 250);
+    private static final long CASES = Long.getLong("apodex.campaign.cases", 200);
 
     @TempDir
     private Path folder;

@@ -1,11 +1,15 @@
 package apodex.server;
 
+import apodex.audio.WorkFolder;
 import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.beans.factory.support.DefaultListableBeanFactory;
 import org.springframework.context.ApplicationContextInitializer;
@@ -17,6 +21,10 @@ import org.springframework.core.env.MapPropertySource;
 /** Where recordings, runs and files on their way are kept. */
 @Configuration
 public class DataFolder {
+    private static final Logger LOG = LoggerFactory.getLogger(DataFolder.class);
+    /** Where ./apodex tells Java to put what it needs for a moment. */
+    private static final String TEMPORARY = "temporary";
+
     private final Path root;
 
     DataFolder(@Value("${apodex.data.absolute}") String root) {
@@ -41,11 +49,27 @@ public class DataFolder {
                 throw new UncheckedIOException("The data folder " + root + " cannot be made or written to.", e);
             }
             FolderLock lock = FolderLock.of(root);
+            sweep(root.resolve("incoming"));
+            sweep(root.resolve(TEMPORARY));
             // Registered first, so destroyed last.
             ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("folderLock", lock::release);
             context.getEnvironment()
                     .getPropertySources()
                     .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));
+        }
+    }
+
+    /** What a server that was killed left half done: nobody else is at it, since this one has the folder to itself. */
+    private static void sweep(Path folder) {
+        if (!Files.isDirectory(folder)) {
+            return;
+        }
+        try (Stream<Path> left = Files.list(folder)) {
+            for (Path each : left.toList()) {
+                WorkFolder.remove(each);
+            }
+        } catch (IOException e) {
+            LOG.warn("What was left in {} could not be removed: {}", folder, e.getMessage());
         }
     }
 

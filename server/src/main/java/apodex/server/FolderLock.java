@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 
@@ -26,6 +27,9 @@ final class FolderLock {
                 throw new IllegalStateException("Another Apodex works on the data folder " + root
                         + " already. Stop it (./apodex stop), or set APODEX_DATA to another folder.");
             }
+            // who stops the server of this folder finds it by this, never one that was refused here
+            Files.writeString(
+                    root.resolve("apodex.pid"), ProcessHandle.current().pid() + System.lineSeparator());
             return new FolderLock(channel);
         } catch (IOException e) {
             throw new UncheckedIOException("The data folder " + root + " cannot be written to.", e);

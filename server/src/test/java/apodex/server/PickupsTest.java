@@ -66,11 +66,12 @@ final class PickupsTest {
                 .contains("default-src 'none'");
         assertThat(client.get(api(link) + "/sound?from=0&to=2&files=0").whole().body())
                 .hasSize(16);
-        assertThat(client.post(api(link) + "/reply", "{\"problem\": null}").status())
+        assertThat(client.post(api(link) + "/reply", "{\"arrived\": true}").status())
                 .isEqualTo(204);
         assertThat(client.post(api(link) + "/reply", "{\"problem\": \"The harp is missing.\"}")
                         .status())
                 .isEqualTo(204);
+        assertThat(client.post(api(link) + "/reply", "{}").status()).isEqualTo(422);
         assertThat(client.post(api(link) + "/reply", "{\"problem\": \"  \"}").status())
                 .isEqualTo(422);
         JsonNode seen = client.get("/api/runs/" + run + "/pickups").json().get(0);
@@ -146,7 +147,7 @@ final class PickupsTest {
                         .asBoolean())
                 .isTrue();
         assertThat(client.get(api(other)).status()).isEqualTo(410);
-        assertThat(client.post(api(other) + "/reply", "{\"problem\": null}").status())
+        assertThat(client.post(api(other) + "/reply", "{\"arrived\": true}").status())
                 .isEqualTo(410);
         for (String guess :
                 List.of("AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA", "a", "..%2F..%2Fetc%2Fpasswd", "%00", "x'%20OR%20'1'='1")) {

@@ -15,8 +15,11 @@ import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /** A server that dies, or is stopped, in the middle of a run, in a process of its own. */
+@Execution(ExecutionMode.CONCURRENT)
 final class RestartTest {
     /** Nothing taken over from the run before, or there would be little to interrupt; one version, for one name. */
     private static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";

@@ -2,8 +2,11 @@ package apodex.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.audio.SoundBytes;
 import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.net.Socket;
 import java.net.http.HttpClient;
@@ -78,6 +81,27 @@ final class StrangersTest {
                 HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofString());
         assertThat(answer.statusCode()).isEqualTo(status);
         assertThat(answer.headers().firstValue("Content-Type")).hasValue("application/problem+json");
+    }
+
+    @Test
+    void numbersBeyondReasonAreAnsweredInWords() throws Exception {
+        JsonNode brought =
+                client.bringIn("Numbers", "a.wav", SoundBytes.mono24(1, 2, 3)).json();
+        JsonNode session =
+                client.get("/api/sessions/" + brought.get("id").asText()).json().get("session");
+        String sha = session.get("recordings").get(0).get("sha256").asText();
+        assertThat(client.get("/api/recordings/" + sha + "/waveform/0/2147483647")
+                        .status())
+                .isLessThan(500);
+        assertThat(client.get("/error").status()).isEqualTo(404);
+        ObjectNode row = (ObjectNode) session.get("rows").get(0);
+        ((ObjectNode) row.get("takes").get(0).get("clips").get(0)).put("offset", Long.MAX_VALUE);
+        Answer edit = client.post(
+                "/api/sessions/" + brought.get("id").asText() + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"setTakes\", \"row\": \"r1\", \"takes\": " + row.get("takes")
+                        + ", \"active\": " + row.get("active") + "}}");
+        assertThat(edit.status()).isEqualTo(422);
+        assertThat(edit.json().get("detail").asText()).contains("reaches beyond its recording");
     }
 
     @Test

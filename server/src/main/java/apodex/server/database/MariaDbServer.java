@@ -30,6 +30,9 @@ final class MariaDbServer {
     private static final int START_SECONDS = 60;
     private static final int LAST_LINES = 3;
     /** Socket paths may have about 107 characters; the system's temporary folder is short. */
+    /** Bytes without which it cannot be expected to start. */
+    private static final long ROOM_TO_START = 1 << 20;
+
     private static final int LONGEST_SOCKET_PATH = 100;
     /** Between two attempts to bring it back. */
     private static final int LONGEST_WAIT_MS = 10_000;
@@ -60,7 +63,7 @@ final class MariaDbServer {
     }
 
     void start() throws IOException {
-        Files.createDirectories(folder);
+        Files.createDirectories(folder.resolve("tmp"));
         password = keptPassword();
         if (findRunning()) {
             return;
@@ -83,6 +86,7 @@ final class MariaDbServer {
                         "--no-defaults", // a session of its own: Ctrl-C stops Apodex, and Apodex stops it
                         "--user=" + System.getProperty("user.name"),
                         "--datadir=" + data,
+                        "--tmpdir=" + folder.resolve("tmp"), // the shared one is full of other servers' files
                         "--socket=" + socket(),
                         "--pid-file=" + folder.resolve("mariadb.pid"),
                         "--bind-address=127.0.0.1",
@@ -192,6 +196,7 @@ final class MariaDbServer {
                         "--no-defaults",
                         "--user=" + System.getProperty("user.name"),
                         "--datadir=" + unfinished,
+                        "--tmpdir=" + folder.resolve("tmp"),
                         "--auth-root-authentication-method=socket",
                         "--auth-root-socket-user=" + System.getProperty("user.name"),
                         "--skip-test-db")
@@ -240,9 +245,7 @@ final class MariaDbServer {
         Path here = folder.resolve("mariadb.sock");
         return here.toString().length() <= LONGEST_SOCKET_PATH
                 ? here
-                : Path.of(
-                        System.getProperty("java.io.tmpdir"),
-                        "apodex-" + Integer.toHexString(here.hashCode()) + ".sock");
+                : Path.of("/tmp", "apodex-" + Integer.toHexString(here.hashCode()) + ".sock");
     }
 
     private void awaitConnection(Path log) throws IOException {
@@ -263,8 +266,13 @@ final class MariaDbServer {
         List<String> lines = Files.readAllLines(log, java.nio.charset.StandardCharsets.ISO_8859_1).stream()
                 .filter(line -> !line.isBlank())
                 .toList();
-        return "It said last, in " + log + ": "
-                + String.join(" / ", lines.subList(Math.max(0, lines.size() - LAST_LINES), lines.size()));
+        if (log.toFile().getUsableSpace() < ROOM_TO_START) {
+            return "The disk of " + log.getParent() + " is full.";
+        }
+        return lines.isEmpty()
+                ? "It said nothing, in " + log + "."
+                : "It said last, in " + log + ": "
+                        + String.join(" / ", lines.subList(Math.max(0, lines.size() - LAST_LINES), lines.size()));
     }
 
     private boolean answers() {

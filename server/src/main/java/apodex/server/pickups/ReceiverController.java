@@ -8,12 +8,14 @@ import apodex.server.runs.SheetForm;
 import apodex.server.web.Refused;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Set;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseCookie;
@@ -60,8 +62,13 @@ class ReceiverController {
 
     record PassPhrase(String passPhrase) {}
 
-    /** @param problem what is wrong; null when all arrived */
-    record Reply(@Nullable String problem) {}
+    /**
+     * One of both.
+     *
+     * @param arrived that all arrived
+     * @param problem what is wrong
+     */
+    record Reply(@Nullable Boolean arrived, @Nullable String problem) {}
 
     @GetMapping
     ParcelPage page(@PathVariable String token, @CookieValue(name = KEY, required = false) @Nullable String key) {
@@ -93,10 +100,11 @@ class ReceiverController {
             @PathVariable String token,
             @RequestParam(defaultValue = "0") int part,
             @CookieValue(name = KEY, required = false) @Nullable String key,
-            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range,
+            HttpServletRequest request) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part, range);
-        tellFetched(pickup, range, answer);
+        tellFetched(pickup, request, range, answer);
         return answer;
     }
 
@@ -105,16 +113,21 @@ class ReceiverController {
             @PathVariable String token,
             @PathVariable int file,
             @CookieValue(name = KEY, required = false) @Nullable String key,
-            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range,
+            HttpServletRequest request) {
         Pickup pickup = pickups.open(token, key);
         ResponseEntity<Resource> answer = files.file(pickup.runId(), file, range);
-        tellFetched(pickup, range, answer);
+        tellFetched(pickup, request, range, answer);
         return answer;
     }
 
-    /** A download that goes on is not another one. */
-    private void tellFetched(Pickup pickup, @Nullable String range, ResponseEntity<Resource> fetched) {
-        if (range == null || range.replace(" ", "").startsWith("bytes=0-")) {
+    /** A download that goes on is not another one, and who asks for the head alone fetches nothing. */
+    private void tellFetched(
+            Pickup pickup, HttpServletRequest request, @Nullable String range, ResponseEntity<Resource> fetched) {
+        boolean fetches = HttpMethod.GET.matches(request.getMethod())
+                && request.getHeader(HttpHeaders.IF_NONE_MATCH) == null
+                && request.getHeader(HttpHeaders.IF_MODIFIED_SINCE) == null;
+        if (fetches && (range == null || range.replace(" ", "").startsWith("bytes=0-"))) {
             mapper.tell(
                     pickup.id(),
                     EventKind.FETCHED,
@@ -166,8 +179,10 @@ class ReceiverController {
             @CookieValue(name = KEY, required = false) @Nullable String key) {
         Pickup pickup = pickups.open(token, key);
         String problem = reply.problem() == null ? "" : reply.problem().strip();
-        if (reply.problem() != null && problem.isEmpty()) {
-            throw Refused.unusable("Say in a few words what is wrong.").with("field", "problem");
+        boolean arrived = Boolean.TRUE.equals(reply.arrived());
+        if (arrived && !problem.isEmpty() || !arrived && problem.isEmpty()) {
+            throw Refused.unusable("Say that all arrived, or in a few words what is wrong.")
+                    .with("field", "problem");
         }
         if (problem.length() > LONGEST_ANSWER) {
             throw Refused.unusable("An answer has " + LONGEST_ANSWER + " letters at the most.")

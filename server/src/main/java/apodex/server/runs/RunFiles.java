@@ -12,7 +12,6 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.core.io.FileSystemResource;
@@ -44,7 +43,7 @@ public class RunFiles {
             throw Refused.notFound("This run has no such file yet.");
         }
         return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
+                .cacheControl(CacheControl.noCache()) // read again, a file may look otherwise
                 .body(Files.readAllBytes(picture));
     }
 

@@ -4,10 +4,15 @@ import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.util.Optional;
+import java.util.Set;
 
 /** What is wrong with the disk itself, in a sentence for people, where that is why something could not be written. */
 public final class DiskTrouble {
+    /** MariaDB's words for a disk without room: ER_DISK_FULL, ER_RECORD_FILE_FULL. */
+    private static final Set<Integer> FULL = Set.of(1021, 1114);
+
     private DiskTrouble() {}
 
     /** Empty when something else is the reason. */
@@ -15,6 +20,9 @@ public final class DiskTrouble {
         for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
             if (cause instanceof IOException trouble && sentence(trouble) != null) {
                 return Optional.of(sentence(trouble));
+            }
+            if (cause instanceof SQLException database && FULL.contains(database.getErrorCode())) {
+                return Optional.of("The disk is full.");
             }
         }
         return Optional.empty();
