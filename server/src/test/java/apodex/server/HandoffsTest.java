@@ -57,19 +57,13 @@ final class HandoffsTest {
                 .json()
                 .get("id")
                 .asText();
-        var pool = java.util.concurrent.Executors.newFixedThreadPool(8);
-        try {
-            java.util.Set<String> ids = new java.util.HashSet<>();
-            for (var answer : pool.invokeAll(
-                    java.util.Collections.nCopies(8, (java.util.concurrent.Callable<TestServer.Answer>) () ->
-                            client.put("/api/sessions/" + session + "/handoffs/first", "{\"name\": \"The mixer\"}")))) {
-                assertThat(answer.get().status()).isEqualTo(200);
-                ids.add(answer.get().json().get("id").asText());
-            }
-            assertThat(ids).hasSize(1);
-        } finally {
-            pool.shutdown();
-        }
+        List<Answer> answers = TestServer.atOnce(
+                8, i -> client.put("/api/sessions/" + session + "/handoffs/first", "{\"name\": \"The mixer\"}"));
+        assertThat(answers).extracting(Answer::status).containsOnly(200);
+        assertThat(answers.stream()
+                        .map(answer -> answer.json().get("id").asText())
+                        .distinct())
+                .hasSize(1);
         assertThat(client.get("/api/sessions/" + session + "/handoffs").json()).hasSize(1);
         assertThat(client.put("/api/sessions/none/handoffs/first", "{\"name\": \"x\"}")
                         .status())

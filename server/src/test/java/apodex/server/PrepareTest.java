@@ -262,21 +262,15 @@ final class PrepareTest {
                 .json();
         assertThat(added.get("revision").asInt()).isEqualTo(2);
         assertThat(added.get("refused")).hasSize(1);
-        var pool = java.util.concurrent.Executors.newFixedThreadPool(4);
-        try {
-            for (var arrived : pool.invokeAll(IntStream.range(0, 4)
-                    .<java.util.concurrent.Callable<Answer>>mapToObj(i -> () -> client.upload(
-                            "/api/sessions/" + id + "/files",
-                            null,
-                            Map.of("Viol" + i + ".wav", stereo(100 + i, NEVER))))
-                    .toList())) {
-                assertThat(arrived.get().status())
-                        .as("what took long to come is added to whatever the session is by then")
-                        .isEqualTo(200);
-            }
-        } finally {
-            pool.shutdown();
-        }
+        assertThat(TestServer.atOnce(
+                        4,
+                        i -> client.upload(
+                                "/api/sessions/" + id + "/files",
+                                null,
+                                Map.of("Viol" + i + ".wav", stereo(100 + i, NEVER)))))
+                .extracting(Answer::status)
+                .as("what took long to come is added to whatever the session is by then")
+                .containsOnly(200);
         assertThat(client.get("/api/sessions/" + id).json().get("session").get("rows"))
                 .hasSize(2 + 4 + 1);
         Answer zip = client.get("/api/sessions/" + id + "/file");

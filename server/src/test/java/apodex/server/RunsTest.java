@@ -288,12 +288,13 @@ final class RunsTest {
     @Test
     void pressesAtTheSameMomentAreRunsOfTheirOwnAndOnePressIsOne() throws Exception {
         String handoff = client.handoff(smallSession());
-        List<Answer> ten = atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", ""));
+        List<Answer> ten = TestServer.atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", ""));
         assertThat(ten).extracting(Answer::status).containsOnly(202);
         JsonNode runs = client.get("/api/handoffs/" + handoff + "/runs").json();
         assertThat(runs.findValuesAsText("version"))
                 .containsExactlyInAnyOrder("v1", "v2", "v3", "v4", "v5", "v6", "v7", "v8", "v9", "v10");
-        List<Answer> same = atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", "{\"press\": \"7.a\"}"));
+        List<Answer> same =
+                TestServer.atOnce(10, i -> client.post("/api/handoffs/" + handoff + "/runs", "{\"press\": \"7.a\"}"));
         assertThat(same).extracting(Answer::status).containsOnly(202);
         assertThat(same)
                 .extracting(answer -> answer.json().get("id").asText())
@@ -301,7 +302,7 @@ final class RunsTest {
         String last = same.get(0).json().get("id").asText();
         client.post("/api/runs/" + last + "/cancel", "");
         if (client.await(last).get("state").asText().equals("cancelled")) {
-            List<Answer> again = atOnce(6, i -> client.post("/api/runs/" + last + "/retry", ""));
+            List<Answer> again = TestServer.atOnce(6, i -> client.post("/api/runs/" + last + "/retry", ""));
             assertThat(again).extracting(Answer::status).containsOnly(202);
             assertThat(again.stream()
                             .map(answer -> answer.json().get("id").asText())
@@ -309,25 +310,6 @@ final class RunsTest {
                     .hasSize(1);
         }
         client.await(client.run(handoff));
-    }
-
-    private interface Asked {
-        Answer answer(int number) throws Exception;
-    }
-
-    private static List<Answer> atOnce(int count, Asked asked) throws Exception {
-        var pool = java.util.concurrent.Executors.newFixedThreadPool(count);
-        try {
-            List<Answer> answers = new java.util.ArrayList<>();
-            for (var answer : pool.invokeAll(java.util.stream.IntStream.range(0, count)
-                    .<java.util.concurrent.Callable<Answer>>mapToObj(i -> () -> asked.answer(i))
-                    .toList())) {
-                answers.add(answer.get());
-            }
-            return answers;
-        } finally {
-            pool.shutdown();
-        }
     }
 
     @Test

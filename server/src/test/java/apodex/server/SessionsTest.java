@@ -7,6 +7,7 @@ import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -64,29 +65,17 @@ final class SessionsTest {
     void editsAtTheSameMomentAreNeverBothTaken() throws Exception {
         Client client = TestServer.shared().client();
         String id = session(client);
-        var pool = java.util.concurrent.Executors.newFixedThreadPool(8);
-        try {
-            var answers = pool.invokeAll(java.util.stream.IntStream.range(0, 8)
-                    .<java.util.concurrent.Callable<TestServer.Answer>>mapToObj(
-                            i -> () -> rename(client, id, 1, "Name " + i))
-                    .toList());
-            java.util.List<Integer> statuses = new java.util.ArrayList<>();
-            for (var answer : answers) {
-                statuses.add(answer.get().status());
-                if (answer.get().status() == 409) {
-                    assertThat(answer.get()
-                                    .json()
-                                    .get("current")
-                                    .get("revision")
-                                    .asInt())
-                            .as("who lost is told what the winner made, to go on from there")
-                            .isEqualTo(2);
-                }
-            }
-            assertThat(statuses).containsOnlyOnce(200).containsOnly(200, 409);
-        } finally {
-            pool.shutdown();
-        }
+        List<TestServer.Answer> answers = TestServer.atOnce(8, i -> rename(client, id, 1, "Name " + i));
+        assertThat(answers)
+                .extracting(TestServer.Answer::status)
+                .containsOnlyOnce(200)
+                .containsOnly(200, 409);
+        assertThat(answers)
+                .filteredOn(answer -> answer.status() == 409)
+                .extracting(
+                        answer -> answer.json().get("current").get("revision").asInt())
+                .as("who lost is told what the winner made, to go on from there")
+                .containsOnly(2);
     }
 
     @Test

@@ -12,8 +12,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -86,6 +91,30 @@ public final class TestServer implements AutoCloseable {
 
         public String header(String name) {
             return whole.headers().firstValue(name).orElse("");
+        }
+    }
+
+    /** One of several requests. */
+    public interface Asked {
+        Answer answer(int number) throws Exception;
+    }
+
+    /** So many requests at the same moment; their answers in the order of their numbers. */
+    public static List<Answer> atOnce(int count, Asked asked) throws Exception {
+        ExecutorService pool = Executors.newFixedThreadPool(count);
+        try {
+            List<Future<Answer>> running = new ArrayList<>();
+            for (int i = 0; i < count; i++) {
+                int number = i;
+                running.add(pool.submit(() -> asked.answer(number)));
+            }
+            List<Answer> answers = new ArrayList<>();
+            for (Future<Answer> each : running) {
+                answers.add(each.get());
+            }
+            return answers;
+        } finally {
+            pool.shutdown();
         }
     }
 
