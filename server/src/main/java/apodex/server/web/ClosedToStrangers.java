@@ -56,7 +56,6 @@ class ClosedToStrangers extends OncePerRequestFilter {
         response.setHeader("X-Frame-Options", sheet ? "SAMEORIGIN" : "DENY");
         response.setHeader("Referrer-Policy", "no-referrer");
         response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
-        response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
         String host = request.getHeader(HttpHeaders.HOST);
         if (host == null || !hosts.know(host)) {
             refuse(
