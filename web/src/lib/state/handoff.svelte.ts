@@ -2,6 +2,7 @@ import client, { answer, Refusal } from '../api/client';
 import type { Adjustment, Brief, Choice, Handoff, HandoffEntry, HandoffState, RowByHand, RunEntry, Settings, SinceLastRun } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 import { stamped } from './stamped';
+import { Turns } from './turns';
 
 /** The handoff of a session that is looked at (made when there is none yet), its plan, and the runs it has had. */
 export class HandoffStore {
@@ -14,7 +15,7 @@ export class HandoffStore {
   since = $state.raw<SinceLastRun>();
   failure = $state<string>();
   private undone = $state.raw<Handoff[]>([]);
-  private last: Promise<void> = Promise.resolve();
+  private readonly turns = new Turns();
   private picked?: string;
   private opened = $state<string>();
 
@@ -143,7 +144,7 @@ export class HandoffStore {
   }
 
   undo(): Promise<void> {
-    return this.inTurn(async () => {
+    return this.turns.take(async () => {
       const before = this.undone.at(-1);
       if (!before) return;
       this.undone = this.undone.slice(0, -1);
@@ -186,7 +187,7 @@ export class HandoffStore {
 
   /** A change that the server works out. */
   private replaced(ask: (id: string, revision: number) => Parameters<typeof answer<HandoffState>>[0]): Promise<void> {
-    return this.inTurn(async () => {
+    return this.turns.take(async () => {
       this.remember();
       const now = this.state!;
       try {
@@ -205,18 +206,12 @@ export class HandoffStore {
 
   /** One change after the other, each made from what the one before left. */
   change(make: (handoff: Handoff) => Handoff): Promise<void> {
-    return this.inTurn(async () => {
+    return this.turns.take(async () => {
       this.remember();
       if (!(await this.send(make(this.handoff)))) this.undone = this.undone.slice(0, -1);
     });
   }
 
-  /** Waits for what was asked before. */
-  private inTurn(work: () => Promise<void>): Promise<void> {
-    const done = this.last.then(work);
-    this.last = done.catch(() => undefined); // what went wrong is told to who asked for it, and is in nobody's way
-    return done;
-  }
 
   /** True when it was taken. */
   private async send(handoff: Handoff): Promise<boolean> {
@@ -236,7 +231,7 @@ export class HandoffStore {
 
   /** Starts a run and returns its id; undefined when it was refused. */
   async print(how: { version?: string; everything?: boolean } = {}): Promise<string | undefined> {
-    await this.last; // a change that was made just before is in it
+    await this.turns.over(); // a change that was made just before is in it
     try {
       const path = { handoffId: this.id! };
       const everything = how.everything ?? false;

@@ -3,13 +3,14 @@ import type { Session, SessionEdit, SessionState } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 import { holdsOn } from './conflict';
 import type { Tempo } from '../time/tempo';
+import { Turns } from './turns';
 
 /** The session that is open, as the server has it; edits go there and come back. */
 export class SessionStore {
   state = $state.raw<SessionState>();
   failure = $state<string>();
   busy = $state(false);
-  private last: Promise<void> = Promise.resolve();
+  private readonly turns = new Turns();
 
   constructor(readonly id: string) {
     void this.load();
@@ -43,9 +44,7 @@ export class SessionStore {
 
   /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
   edit(edit: SessionEdit): Promise<void> {
-    const made = this.last.then(() => this.make(edit));
-    this.last = made.catch(() => undefined); // what was refused is told to who asked for it
-    return made;
+    return this.turns.take(() => this.make(edit));
   }
 
   /** Each edit is made from what the one before left: a held key sends many. */

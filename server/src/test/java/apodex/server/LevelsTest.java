@@ -25,25 +25,8 @@ final class LevelsTest {
 
     @Test
     void levelsAreThoseThatPrintingFindsAndAllFilesComeDownTogether() throws Exception {
-        int[] tuba = IntStream.range(0, 9_000)
-                .map(i -> (int) (7_000_000 * Math.sin(i * 0.05)))
-                .toArray();
-        String session = client.bringIn("Loud", "tuba.wav", SoundBytes.mono24(tuba))
-                .json()
-                .get("id")
-                .asText();
-        String handoff = client.handoff(session);
-        String row = client.get("/api/sessions/" + session)
-                .json()
-                .get("session")
-                .get("rows")
-                .get(0)
-                .get("id")
-                .asText();
-        client.post(
-                "/api/sessions/" + session + "/edits",
-                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"" + row
-                        + "\", \"faderDb\": 9.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
+        int[] tuba = sine(7_000_000);
+        String handoff = handoff(tuba, 9, 0);
         JsonNode levels = await(handoff);
         assertThat(levels.get("levels")).hasSize(2);
         double raw = 20 * Math.log10(7_000_000 / 8_388_608.0);
@@ -81,25 +64,7 @@ final class LevelsTest {
 
     @Test
     void whatIsNotPrintedIsLookedAtAfterwards() throws Exception {
-        int[] tuba = IntStream.range(0, 9_000)
-                .map(i -> (int) (2_000_000 * Math.sin(i * 0.05)))
-                .toArray();
-        String session = client.bringIn("Elsewhere", "tuba.wav", SoundBytes.mono24(tuba))
-                .json()
-                .get("id")
-                .asText();
-        String row = client.get("/api/sessions/" + session)
-                .json()
-                .get("session")
-                .get("rows")
-                .get(0)
-                .get("id")
-                .asText();
-        client.post(
-                "/api/sessions/" + session + "/edits",
-                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"" + row
-                        + "\", \"faderDb\": -6.0, \"pan\": -100.0, \"muted\": false, \"soloed\": false}}");
-        String handoff = client.handoff(session);
+        String handoff = handoff(sine(2_000_000), -6, -100);
         JsonNode levels = await(handoff);
         for (int i = 0; i < 400 && levels.get("othersPending").asInt() > 0; i++, Thread.sleep(50)) {
             levels = client.get("/api/handoffs/" + handoff + "/levels").json();
@@ -124,6 +89,32 @@ final class LevelsTest {
         JsonNode levels = client.get("/api/handoffs/" + handoff + "/levels").json();
         assertThat(levels.get("pending").asInt()).isZero();
         assertThat(levels.get("levels").get(0).get("at").asLong()).isEqualTo(8_999);
+    }
+
+    private static int[] sine(int amplitude) {
+        return IntStream.range(0, 9_000)
+                .map(i -> (int) (amplitude * Math.sin(i * 0.05)))
+                .toArray();
+    }
+
+    /** Of a session with one row, its fader and pan set. */
+    private String handoff(int[] tuba, double faderDb, double pan) throws Exception {
+        String session = client.bringIn("Tuba alone", "tuba.wav", SoundBytes.mono24(tuba))
+                .json()
+                .get("id")
+                .asText();
+        String row = client.get("/api/sessions/" + session)
+                .json()
+                .get("session")
+                .get("rows")
+                .get(0)
+                .get("id")
+                .asText();
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\": 1, \"edit\": {\"type\": \"setFader\", \"row\": \"" + row + "\", \"faderDb\": " + faderDb
+                        + ", \"pan\": " + pan + ", \"muted\": false, \"soloed\": false}}");
+        return client.handoff(session);
     }
 
     private static double peak(JsonNode levels, int file) {

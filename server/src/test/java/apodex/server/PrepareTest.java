@@ -327,13 +327,9 @@ final class PrepareTest {
         int[] rise = IntStream.range(0, 20 * SECOND).map(i -> i % 70_001).toArray();
         String id = session(client, "Rise.wav", SoundBytes.mono24(rise));
         String sound = "/api/sessions/" + id + "/sound?from=0";
-        HttpResponse<byte[]> head = HttpClient.newHttpClient()
-                .send(
-                        HttpRequest.newBuilder(client.uri(sound))
-                                .method("HEAD", HttpRequest.BodyPublishers.noBody())
-                                .build(),
-                        HttpResponse.BodyHandlers.ofByteArray());
-        assertThat(head.headers().firstValueAsLong("Content-Length")).hasValue(20L * SECOND * 8);
+        assertThat(client.head(sound).header("Content-Length"))
+                .as("told, and nothing made")
+                .isEqualTo(Integer.toString(20 * SECOND * 8));
         assertThat(client.get(sound).whole().body()).hasSize(20 * SECOND * 8);
         String sha = client.get("/api/sessions/" + id)
                 .json()

@@ -139,6 +139,10 @@ public final class TestServer implements AutoCloseable {
             return send(request);
         }
 
+        public Answer head(String path) throws Exception {
+            return send(HttpRequest.newBuilder(uri(path)).method("HEAD", HttpRequest.BodyPublishers.noBody()));
+        }
+
         public Answer post(String path, String json) throws Exception {
             return send(HttpRequest.newBuilder(uri(path))
                     .header("Content-Type", "application/json")

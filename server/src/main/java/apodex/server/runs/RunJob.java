@@ -94,10 +94,7 @@ class RunJob {
             WorkFolder.remove(sums);
             List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
             finish(run, printed.plan(), proof, parcels, meter);
-            Patience.doing(() -> levels.keep(run.session(), run.handoff(), run.plan(), printed.prints()));
-            if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
-                Patience.doing(() -> pace.keep(runId, effort, meter.secondsPrinted(), meter.secondsRead()));
-            }
+            learnFrom(run, printed, effort, meter);
         } catch (CancellationException e) {
             if (!Patience.with(() -> mapper.isCancelRequested(runId))) {
                 throw e;
@@ -119,6 +116,18 @@ class RunJob {
         } catch (Error e) { // a job that let it go would be begun again for ever
             LOG.error("Run {} failed.", runId, e);
             end(runId, folder, RunState.FAILED, inWords(e));
+        }
+    }
+
+    /** What the next run may know better for it. The run is done by then: nothing that goes wrong here may undo it. */
+    void learnFrom(Run run, Printing.Result printed, Effort effort, ProgressMeter meter) {
+        try {
+            levels.keep(run.session(), run.handoff(), run.plan(), printed.prints());
+            if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
+                pace.keep(run.id(), effort, meter.secondsPrinted(), meter.secondsRead());
+            }
+        } catch (RuntimeException e) {
+            LOG.warn("What run {} measured is not kept.", run.id(), e);
         }
     }
 

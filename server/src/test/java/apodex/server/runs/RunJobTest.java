@@ -1,15 +1,20 @@
 package apodex.server.runs;
 
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.contains;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import apodex.handoff.Printing;
 import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
+import apodex.server.levels.KnownLevels;
 import apodex.server.pace.Pace;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -29,5 +34,15 @@ class RunJobTest {
         RunJob job = new RunJob(mapper, null, data, null, null, null, mock(DiskRoom.class), mock(Pace.class), null);
         job.carryOut("r"); // what it would throw, the scheduler would begin again
         verify(mapper).end(eq("r"), eq(RunState.FAILED), contains("Memory ran out"));
+    }
+
+    @Test
+    void aRunThatIsDoneStaysDoneWhateverGoesWrongAfterwards() {
+        KnownLevels levels = mock(KnownLevels.class);
+        Run run = mock(Run.class);
+        doThrow(new IllegalStateException("as if")).when(levels).keep(any(), any(), any(), any());
+        RunJob job = new RunJob(null, null, null, null, null, null, null, mock(Pace.class), levels);
+        job.learnFrom(run, new Printing.Result(null, List.of()), null, null); // a run that threw would be removed
+        verify(levels).keep(any(), any(), any(), any());
     }
 }
