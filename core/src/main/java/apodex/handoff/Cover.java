@@ -95,14 +95,14 @@ public final class Cover {
         }
     }
 
-    /** A row that is shut only sends; when it is in a group of the set, its sends come with the group. */
+    /** What only sends, being shut or in a bus that is, needs no file when it is in a group of the set: its sends come with the group. */
     private void dropCarried() {
         if (outgoing.sharing().returns() != Returns.SHARED_OUT) {
             return;
         }
         for (Row group : List.copyOf(rows.values())) {
             for (Row sender : outgoing.ways().senders(group)) {
-                if (!sender.id().equals(group.id()) && !outgoing.ways().isOpen(sender)) {
+                if (!sender.id().equals(group.id()) && outgoing.ways().onlySends(sender)) {
                     rows.remove(sender.id());
                     without.remove(sender.id());
                 }

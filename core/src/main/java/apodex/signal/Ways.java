@@ -34,8 +34,11 @@ public final class Ways {
     /** Rows in an order in which each comes after everything that hears it. */
     private final int[] backwards;
 
+    /** Whether anything can come through a row's fader. */
     private final boolean[] isOpen;
+
     private final int mix;
+    private final long[] byOutputs;
     private final List<List<Row>> senders;
     private final Map<Integer, List<Row>> through = new HashMap<>();
 
@@ -57,6 +60,7 @@ public final class Ways {
             from.add(connections(rows.get(i)));
         }
         this.backwards = backwards();
+        this.byOutputs = to(mix, false);
         this.senders = new ArrayList<>();
         for (int i = 0; i < rows.size(); i++) {
             senders.add(new ArrayList<>(List.of(rows.get(i))));
@@ -132,9 +136,9 @@ public final class Ways {
         return around;
     }
 
-    /** Whether anything can come through a row's fader. */
-    public boolean isOpen(Row row) {
-        return isOpen[place(row)];
+    /** Whether nothing of a row comes to the mix by its outputs. */
+    public boolean onlySends(Row row) {
+        return afterInserts(place(row), byOutputs, false) == 0;
     }
 
     /** The place of a row among the session's rows; shares are told in this order. */

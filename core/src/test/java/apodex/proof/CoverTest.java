@@ -221,6 +221,20 @@ class CoverTest {
                         new MixRow("mix", "Mix", Strip.feeding())))
                 .as("nothing of a muted group is missed")
                 .containsExactly("bus");
+        assertThat(filesOf(
+                        Brief.GROUPS,
+                        track(0, sending(Strip.feeding("shut"), "echo", Send.From.BEFORE_FADER)),
+                        track(1, Strip.feeding("bus")),
+                        new BusRow(
+                                "shut",
+                                "Muted",
+                                sending(Strip.feeding("bus", "mix"), "echo", Send.From.BEFORE_FADER)
+                                        .withMuteAndSolo(true, false)),
+                        new BusRow("bus", "Group", Strip.PLAIN),
+                        new ReturnRow("echo", "Echo", Strip.PLAIN.withInserts(List.of(ECHO))),
+                        new MixRow("mix", "Mix", Strip.feeding())))
+                .as("what a muted group and its row send comes with the group around it")
+                .containsExactly("bus");
     }
 
     @Test
