@@ -31,7 +31,7 @@ import java.util.TreeMap;
  */
 public final class ContentKeys {
     /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
-    private static final int SOUND_VERSION = 4;
+    private static final int SOUND_VERSION = 5;
 
     private static final ObjectWriter JSON = SessionDocument.JSON
             .copy()

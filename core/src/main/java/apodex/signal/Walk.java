@@ -177,7 +177,7 @@ public final class Walk {
             }
             lines = Lines.of(graph.nodes(), walkStart, blockFrames);
             Conductor conductor = new Conductor(
-                    List.copyOf(files.values()),
+                    taps.stream().filter(this::rings).map(files::get).toList(),
                     graph.nodes().stream()
                             .filter(FaderNode.class::isInstance)
                             .map(FaderNode.class::cast)
@@ -202,11 +202,7 @@ public final class Walk {
             if (plainFile != null) {
                 plainFile.finish(conductor.end());
             }
-            return listens
-                    ? printed
-                    : printed.stream()
-                            .map(each -> each.quietAt(passage.range().end()))
-                            .toList();
+            return printed;
         } finally {
             closeAll(lines);
         }
@@ -222,9 +218,14 @@ public final class Walk {
         if (!passage.tail().isAutomatic()) {
             return Math.round(passage.tail().seconds() * second);
         }
-        boolean rings = nodes.values().stream().anyMatch(node -> node.tail > 0)
+        boolean rings = taps.stream().anyMatch(this::rings)
                 || leastEnd > passage.range().end();
         return rings ? (long) Passage.LONGEST_TAIL_SECONDS * second : 0;
+    }
+
+    /** Whether a tap can sound behind the range; what cannot is quiet where the range ends, whether it is computed or copied. */
+    private boolean rings(Tap tap) {
+        return passage.tail().isAutomatic() && nodes.containsKey(tap) && nodes.get(tap).tail > 0;
     }
 
     private boolean isPlainCopy(Tap tap) {
@@ -325,7 +326,8 @@ public final class Walk {
 
     private Printed finish(Tap tap, long end) throws IOException {
         PlainCopy copy = copies.get(tap);
-        return copy == null ? files.get(tap).finish(end) : copy.finish(end);
+        Printed printed = copy == null ? files.get(tap).finish(end) : copy.finish(end);
+        return rings(tap) ? printed : printed.quietAt(passage.range().end());
     }
 
     private void closeAll(List<Line> lines) throws IOException {

@@ -3,6 +3,7 @@ package apodex.signal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.audio.SampleFormat;
 import apodex.instrument.Note;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
@@ -97,6 +98,25 @@ class EdgesTest {
                         .orElseThrow())
                 .as("what sounded before rings out")
                 .isGreaterThan(1e-3);
+    }
+
+    @Test
+    void whatCannotRingNeverLengthensATailWhetherItIsCopiedOrComputed() throws IOException {
+        Insert echo = Insert.of("delay", Map.of("timeMs", 10.0, "feedbackPercent", 0.0));
+        Session session = session(
+                List.of(noise, click),
+                new AudioRow("dry", "Dry", List.of(Clip.whole(noise, 0, 1, END - 12_000)), Strip.PLAIN),
+                new AudioRow("wet", "Wet", List.of(Clip.whole(click, 0, 1, 0)), Strip.PLAIN.withInserts(List.of(echo))),
+                new MixRow("mix", "Mix", Strip.feeding()));
+        for (SampleFormat depth : List.of(SampleFormat.FLOAT32, SampleFormat.INT24)) {
+            How how = How.floats(session, Returns.OWN_FILES, Dynamics.IN_PLACE)
+                    .depth(depth)
+                    .passage(new Passage(new FrameRange(0, END), 0, Passage.Tail.AUTOMATIC));
+            Walked walked = Walked.print(session, recordings, folder, how, List.of("dry@RAW", "wet@INSERTS"));
+            assertThat(walked.sides.get("dry@RAW")[0].length)
+                    .as("a second after the last echo, %s", depth)
+                    .isEqualTo(480 + 4 + 48_000);
+        }
     }
 
     @Test
