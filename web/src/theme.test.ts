@@ -33,8 +33,11 @@ const pairs: [string, string[]][] = [
 
 describe.each([[':root'], ['.dark']])('contrast in %s', (theme) => {
   const colour = tokens(theme);
-  it.each(pairs.flatMap(([text, grounds]) => grounds.map((ground) => [text, ground] as const)))('%s on %s', (text, ground) => {
-    expect(colour[text], text).toBeDefined();
-    expect(contrast(colour[text]!, colour[ground]!)).toBeGreaterThanOrEqual(4.5);
-  });
+  it.each(pairs.flatMap(([text, grounds]) => grounds.map((ground) => [text, ground] as const)))(
+    '%s on %s',
+    (text, ground) => {
+      expect(colour[text], text).toBeDefined();
+      expect(contrast(colour[text]!, colour[ground]!)).toBeGreaterThanOrEqual(4.5);
+    },
+  );
 });

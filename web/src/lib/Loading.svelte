@@ -3,4 +3,7 @@
   let { words }: { words: string } = $props();
 </script>
 
-<div class="empty" role="status"><Spinner size="6" color="primary" /><p style="margin-top:10px">{words}</p></div>
+<div class="empty" role="status">
+  <Spinner size="6" color="primary" />
+  <p style="margin-top:10px">{words}</p>
+</div>

@@ -2,7 +2,17 @@
   import { readNumber, written } from './numbers';
 
   /** A number with its unit: typed, or stepped with the arrow keys; taken on Enter or when left. */
-  let { label, value, unit = '', lowest, highest, step = 1, digits = 2, hidden = false, onset }: {
+  let {
+    label,
+    value,
+    unit = '',
+    lowest,
+    highest,
+    step = 1,
+    digits = 2,
+    hidden = false,
+    onset,
+  }: {
     label: string;
     value: number;
     unit?: string;
@@ -29,21 +39,64 @@
     else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const from = readNumber(field.value) ?? value;
-      field.value = written(Math.min(highest, Math.max(lowest, from + (event.key === 'ArrowUp' ? step : -step) * (event.shiftKey ? 10 : 1))), digits);
+      field.value = written(
+        Math.min(
+          highest,
+          Math.max(lowest, from + (event.key === 'ArrowUp' ? step : -step) * (event.shiftKey ? 10 : 1)),
+        ),
+        digits,
+      );
     }
   }
 </script>
 
 <label>
   <span class:hidden>{label}</span>
-  <input value={written(value, digits)} onkeydown={onkeydown} onblur={(e) => take(e.currentTarget)} inputmode="decimal" autocomplete="off" />
+  <input
+    value={written(value, digits)}
+    {onkeydown}
+    onblur={(e) => take(e.currentTarget)}
+    inputmode="decimal"
+    autocomplete="off"
+  />
   <span class="cap unit">{unit}</span>
 </label>
 
 <style>
-  label { display: flex; align-items: center; gap: 6px; min-width: 0; }
-  label > span:first-child { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  .hidden { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-  input { width: 66px; height: 26px; flex: none; padding: 0 6px; text-align: right; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); font: 12px 'IBM Plex Mono'; }
-  .unit { width: 46px; flex: none; }
+  label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-width: 0;
+  }
+  label > span:first-child {
+    flex: 1;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .hidden {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+  input {
+    width: 66px;
+    height: 26px;
+    flex: none;
+    padding: 0 6px;
+    text-align: right;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: 12px 'IBM Plex Mono';
+  }
+  .unit {
+    width: 46px;
+    flex: none;
+  }
 </style>

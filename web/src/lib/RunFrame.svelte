@@ -23,7 +23,15 @@
   }
 
   /** What the views of a run share: head, tabs, and what is shown while there is no run, or none yet. */
-  let { sessionId, tab, which, title, none, keys, children }: {
+  let {
+    sessionId,
+    tab,
+    which,
+    title,
+    none,
+    keys,
+    children,
+  }: {
     sessionId: string;
     tab: TabName;
     which: 'newest' | 'newest done';
@@ -48,19 +56,23 @@
   {#if run?.failure || (handoff.failure && !handoff.runsKnown)}
     <Failure words={run?.failure ?? handoff.failure ?? ''} retry={() => handoff.load()} />
   {:else if shown.none}
-    <div class="main"><div class="empty">
-      <h2>{none.heading}</h2>
-      <p>{none.words}</p>
-      <a class="main-button" href="#/s/{sessionId}/plan">Go to the plan</a>
-    </div></div>
+    <div class="main">
+      <div class="empty">
+        <h2>{none.heading}</h2>
+        <p>{none.words}</p>
+        <a class="main-button" href="#/s/{sessionId}/plan">Go to the plan</a>
+      </div>
+    </div>
   {:else if !run || !view || !session.session}
     <Loading words="Looking for the run…" />
   {:else if which === 'newest done' && view.state !== 'done'}
-    <div class="main"><div class="empty">
-      <h2>This run is not done</h2>
-      <p>It is {view.state}. {view.failure ?? ''}</p>
-      <a class="main-button" href="#/s/{sessionId}/print?run={view.id}">See the run</a>
-    </div></div>
+    <div class="main">
+      <div class="empty">
+        <h2>This run is not done</h2>
+        <p>It is {view.state}. {view.failure ?? ''}</p>
+        <a class="main-button" href="#/s/{sessionId}/print?run={view.id}">See the run</a>
+      </div>
+    </div>
   {:else}
     {@render children({ run, view, session, handoff })}
   {/if}

@@ -3,7 +3,8 @@
   let { onpress }: { onpress: () => void } = $props();
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key !== ' ' || (event.target as HTMLElement).closest('button, input, select, textarea, a, dialog')) return;
+    if (event.key !== ' ' || (event.target as HTMLElement).closest('button, input, select, textarea, a, dialog'))
+      return;
     event.preventDefault();
     onpress();
   }

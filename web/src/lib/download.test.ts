@@ -6,10 +6,15 @@ import { download } from './download';
 afterEach(() => vi.restoreAllMocks());
 
 /** Clicks a link to a file that the server answers so; tells what was fetched from the browser itself. */
-async function click(status: number, body: unknown): Promise<{ asked: RequestInit | undefined; begun: string[]; prevented: boolean }> {
+async function click(
+  status: number,
+  body: unknown,
+): Promise<{ asked: RequestInit | undefined; begun: string[]; prevented: boolean }> {
   const begun: string[] = [];
   let asked: RequestInit | undefined;
-  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) { begun.push(this.href); });
+  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+    begun.push(this.href);
+  });
   vi.stubGlobal('fetch', async (_: string, init: RequestInit) => {
     asked = init;
     return new Response(JSON.stringify(body), { status });
@@ -33,5 +38,7 @@ it('what is refused is said, and nothing is saved under the file’s name', asyn
   const before = toasts.list.length;
   const { begun } = await click(409, { detail: '“a.wav” was altered since it was printed. Print again.' });
   expect(begun).toEqual([]);
-  expect(toasts.list.slice(before).map((toast) => toast.text)).toEqual(['“a.wav” was altered since it was printed. Print again.']);
+  expect(toasts.list.slice(before).map((toast) => toast.text)).toEqual([
+    '“a.wav” was altered since it was printed. Print again.',
+  ]);
 });

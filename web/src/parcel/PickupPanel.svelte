@@ -26,7 +26,12 @@
   async function make(event: SubmitEvent) {
     event.preventDefault();
     try {
-      const made = await answer(client.POST('/api/runs/{runId}/pickups', { params: { path: { runId } }, body: { days, passPhrase: passPhrase || null, message: message || null } }));
+      const made = await answer(
+        client.POST('/api/runs/{runId}/pickups', {
+          params: { path: { runId } },
+          body: { days, passPhrase: passPhrase || null, message: message || null },
+        }),
+      );
       links = [made, ...links];
       passPhrase = message = '';
       await copyLink(made);
@@ -53,38 +58,108 @@
 <form onsubmit={make}>
   <label>Lasts <input type="number" aria-label="Days the link lasts" min="1" max="365" bind:value={days} /> days</label>
   <label>Pass phrase <input bind:value={passPhrase} maxlength="72" placeholder="none" autocomplete="off" /></label>
-  <label class="wide">Message <textarea rows="2" bind:value={message} maxlength="4000" placeholder="What they should know"></textarea></label>
+  <label class="wide"
+    >Message <textarea rows="2" bind:value={message} maxlength="4000" placeholder="What they should know"
+    ></textarea></label
+  >
   <button class="main-button">Make a link</button>
 </form>
 <ul>
   {#each links as link (link.id)}
     <li class:over={over(link)}>
-      <div class="line"><a class="mono" href={link.path} target="_blank" rel="noreferrer">{link.path.slice(0, 14)}…</a>
-        <span class="cap">{link.withdrawn ? 'withdrawn' : over(link) ? 'ended' : `until ${moment(link.endsAt)}`}{link.passPhrase ? ', pass phrase' : ''}</span></div>
-      <div class="line"><b>fetched {link.fetched}×</b>
-        {#if !over(link)}<button class="plain" onclick={() => copyLink(link)}>Copy</button><button class="plain" onclick={() => withdraw(link)}>Withdraw</button>{/if}</div>
+      <div class="line">
+        <a class="mono" href={link.path} target="_blank" rel="noreferrer">{link.path.slice(0, 14)}…</a>
+        <span class="cap"
+          >{link.withdrawn ? 'withdrawn' : over(link) ? 'ended' : `until ${moment(link.endsAt)}`}{link.passPhrase
+            ? ', pass phrase'
+            : ''}</span
+        >
+      </div>
+      <div class="line">
+        <b>fetched {link.fetched}×</b>
+        {#if !over(link)}<button class="plain" onclick={() => copyLink(link)}>Copy</button><button
+            class="plain"
+            onclick={() => withdraw(link)}>Withdraw</button
+          >{/if}
+      </div>
       {#each link.events.filter((event) => event.kind !== 'opened').slice(0, 4) as event, i (i)}
-        <p class="cap" class:wrong={event.kind === 'problem'} class:good={event.kind === 'arrived'}>{moment(event.at)}: {WORDS[event.kind]}{event.words ? `: ${event.words}` : ''}</p>
-      {:else}<p class="cap">{link.events.length ? `opened ${count(link.events.length, 'time')}` : 'not opened yet'}</p>{/each}
+        <p class="cap" class:wrong={event.kind === 'problem'} class:good={event.kind === 'arrived'}>
+          {moment(event.at)}: {WORDS[event.kind]}{event.words ? `: ${event.words}` : ''}
+        </p>
+      {:else}<p class="cap">
+          {link.events.length ? `opened ${count(link.events.length, 'time')}` : 'not opened yet'}
+        </p>{/each}
     </li>
   {/each}
 </ul>
 
 <style>
-  form { display: grid; grid-template-columns: minmax(0, 1fr); gap: 8px; }
-  label { display: flex; align-items: center; gap: 6px; font-size: 12px; color: var(--ink2); }
-  .wide { align-items: flex-start; }
-  input, textarea { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 2px 7px; font: inherit; font-size: 12.5px; min-width: 0; flex: 1; }
-  input { height: 28px; }
-  form .main-button { padding: 7px; }
-  input[type='number'] { max-width: 64px; }
-  li { border-bottom: 1px solid var(--rule2); padding: 8px 0; }
-  li.over { opacity: 0.65; }
-  .line { display: flex; align-items: center; gap: 8px; }
-  .line .cap { margin-left: auto; }
-  .line b { flex: 1; font-weight: 620; }
-  .line a { text-decoration: underline; color: var(--teal); }
-  .plain { padding: 2px 9px; }
-  .wrong { color: var(--rust-ink); }
-  .good { color: var(--moss-ink); }
+  form {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 8px;
+  }
+  label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    font-size: 12px;
+    color: var(--ink2);
+  }
+  .wide {
+    align-items: flex-start;
+  }
+  input,
+  textarea {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 2px 7px;
+    font: inherit;
+    font-size: 12.5px;
+    min-width: 0;
+    flex: 1;
+  }
+  input {
+    height: 28px;
+  }
+  form .main-button {
+    padding: 7px;
+  }
+  input[type='number'] {
+    max-width: 64px;
+  }
+  li {
+    border-bottom: 1px solid var(--rule2);
+    padding: 8px 0;
+  }
+  li.over {
+    opacity: 0.65;
+  }
+  .line {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+  .line .cap {
+    margin-left: auto;
+  }
+  .line b {
+    flex: 1;
+    font-weight: 620;
+  }
+  .line a {
+    text-decoration: underline;
+    color: var(--teal);
+  }
+  .plain {
+    padding: 2px 9px;
+  }
+  .wrong {
+    color: var(--rust-ink);
+  }
+  .good {
+    color: var(--moss-ink);
+  }
 </style>

@@ -3,7 +3,12 @@
   import FileName from '../lib/FileName.svelte';
 
   let { zip, files }: { zip: string; files: { name: string; folder: string }[] } = $props();
-  const folders = $derived([...new Set(files.map((file) => file.folder))].map((folder) => ({ folder, files: files.filter((file) => file.folder === folder) })));
+  const folders = $derived(
+    [...new Set(files.map((file) => file.folder))].map((folder) => ({
+      folder,
+      files: files.filter((file) => file.folder === folder),
+    })),
+  );
 </script>
 
 <ul>
@@ -16,10 +21,32 @@
 </ul>
 
 <style>
-  ul { margin-top: 10px; }
-  li { display: flex; gap: 6px; align-items: center; padding: 3px 0; overflow-wrap: anywhere; }
-  .top b { font-weight: 680; }
-  .in1 { padding-left: 14px; }
-  .in2 { padding-left: 36px; position: relative; }
-  .in2::before { content: ''; position: absolute; left: 21px; top: 0; bottom: 0; border-left: 1px solid var(--rule); }
+  ul {
+    margin-top: 10px;
+  }
+  li {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding: 3px 0;
+    overflow-wrap: anywhere;
+  }
+  .top b {
+    font-weight: 680;
+  }
+  .in1 {
+    padding-left: 14px;
+  }
+  .in2 {
+    padding-left: 36px;
+    position: relative;
+  }
+  .in2::before {
+    content: '';
+    position: absolute;
+    left: 21px;
+    top: 0;
+    bottom: 0;
+    border-left: 1px solid var(--rule);
+  }
 </style>

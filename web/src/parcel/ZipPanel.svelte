@@ -11,27 +11,59 @@
 </script>
 
 <p class="cap">THE PARCEL</p>
-<h2>{#if parcels.length === 1}<FileName name={parcels[0]!.name} />{:else}{view.version}, in {count(parcels.length, 'zip')}{/if}</h2>
+<h2>
+  {#if parcels.length === 1}<FileName name={parcels[0]!.name} />{:else}{view.version}, in {count(
+      parcels.length,
+      'zip',
+    )}{/if}
+</h2>
 {#each parcels as parcel, part (parcel.name)}
   {#if parcels.length > 1}<h3><FileName name={parcel.name} /></h3>{/if}
   <dl class="facts-list">
-    <dt>Size</dt><dd class="mono">{bytes(parcel.bytes)}</dd>
-    {#if parcels.length === 1}<dt>Holds</dt><dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd><dt>Packed</dt><dd class="mono">stored, not compressed</dd>{/if}
+    <dt>Size</dt>
+    <dd class="mono">{bytes(parcel.bytes)}</dd>
+    {#if parcels.length === 1}<dt>Holds</dt>
+      <dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd>
+      <dt>Packed</dt>
+      <dd class="mono">stored, not compressed</dd>{/if}
     <dt>SHA-256</dt>
     <dd>
       {#if parcel.sha256}
         {@const sum = parcel.sha256}
-        <button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', sum)}>{sum.slice(0, 8)}…{sum.slice(-6)}</button>
+        <button class="mono sum" title="Copy the whole checksum" onclick={() => copy('Checksum', sum)}
+          >{sum.slice(0, 8)}…{sum.slice(-6)}</button
+        >
       {:else}<span class="cap">being taken…</span>{/if}
     </dd>
   </dl>
-  <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download onclick={download}><DownloadOutline class="h-4 w-4" />{parcels.length === 1 ? 'Download the parcel' : `Download ${part + 1} of ${parcels.length}`}</a>
+  <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download onclick={download}
+    ><DownloadOutline class="h-4 w-4" />{parcels.length === 1
+      ? 'Download the parcel'
+      : `Download ${part + 1} of ${parcels.length}`}</a
+  >
 {/each}
-<p class="cap note">A broken download can be resumed. <span class="mono">sha256sum -c checksums.sha256</span> tells whether every file arrived whole.</p>
+<p class="cap note">
+  A broken download can be resumed. <span class="mono">sha256sum -c checksums.sha256</span> tells whether every file arrived
+  whole.
+</p>
 
 <style>
-  .download { display: flex; align-items: center; justify-content: center; gap: 7px; margin-top: 12px; }
-  .note { margin-top: 10px; font-stretch: 90%; }
-  .note .mono { font-size: 11px; }
-  .sum { cursor: pointer; text-decoration: underline dotted; }
+  .download {
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: 7px;
+    margin-top: 12px;
+  }
+  .note {
+    margin-top: 10px;
+    font-stretch: 90%;
+  }
+  .note .mono {
+    font-size: 11px;
+  }
+  .sum {
+    cursor: pointer;
+    text-decoration: underline dotted;
+  }
 </style>

@@ -53,7 +53,9 @@
     event.preventDefault();
     wrong = '';
     try {
-      await answer(client.POST('/api/p/{token}/unlock', { params: { path: { token: params.token } }, body: { passPhrase } }));
+      await answer(
+        client.POST('/api/p/{token}/unlock', { params: { path: { token: params.token } }, body: { passPhrase } }),
+      );
       passPhrase = '';
       await load();
     } catch (thrown) {
@@ -77,7 +79,12 @@
 
   async function reply(words: string | null) {
     try {
-      await answer(client.POST('/api/p/{token}/reply', { params: { path: { token: params.token } }, body: { arrived: words === null, problem: words } }));
+      await answer(
+        client.POST('/api/p/{token}/reply', {
+          params: { path: { token: params.token } },
+          body: { arrived: words === null, problem: words },
+        }),
+      );
       answered = words === null ? 'arrived' : 'problem';
       telling = false;
     } catch (thrown) {
@@ -89,7 +96,10 @@
 <svelte:head><title>{parcel ? `${parcel.song}: for you` : 'A parcel'}</title></svelte:head>
 <main class="pickup">
   {#if failure}
-    <section class="empty"><h2>No parcel here</h2><p>{failure}</p></section>
+    <section class="empty">
+      <h2>No parcel here</h2>
+      <p>{failure}</p>
+    </section>
   {:else if !page}
     <section class="empty"><p>Opening the parcel…</p></section>
   {:else if page.locked}
@@ -108,79 +118,253 @@
     </header>
     {#if page.message}<blockquote>{page.message}</blockquote>{/if}
     <dl>
-      <div><dt class="cap">Files</dt><dd>{parcel.files.length}</dd></div>
-      <div><dt class="cap">Length</dt><dd>{minutes(parcel.sections.reduce((sum, section) => sum + section.frames, 0) / parcel.rate, 0)}</dd></div>
-      <div><dt class="cap">Format</dt><dd>{parcel.depth} {rate(parcel.rate)}</dd></div>
-      {#if parcel.tempo}<div><dt class="cap">Tempo</dt><dd>{parcel.tempo}</dd></div>{/if}
-      {#if parcel.meter}<div><dt class="cap">Meter</dt><dd>{parcel.meter}</dd></div>{/if}
-      {#if parcel.key}<div><dt class="cap">Key</dt><dd>{parcel.key}</dd></div>{/if}
+      <div>
+        <dt class="cap">Files</dt>
+        <dd>{parcel.files.length}</dd>
+      </div>
+      <div>
+        <dt class="cap">Length</dt>
+        <dd>{minutes(parcel.sections.reduce((sum, section) => sum + section.frames, 0) / parcel.rate, 0)}</dd>
+      </div>
+      <div>
+        <dt class="cap">Format</dt>
+        <dd>{parcel.depth} {rate(parcel.rate)}</dd>
+      </div>
+      {#if parcel.tempo}<div>
+          <dt class="cap">Tempo</dt>
+          <dd>{parcel.tempo}</dd>
+        </div>{/if}
+      {#if parcel.meter}<div>
+          <dt class="cap">Meter</dt>
+          <dd>{parcel.meter}</dd>
+        </div>{/if}
+      {#if parcel.key}<div>
+          <dt class="cap">Key</dt>
+          <dd>{parcel.key}</dd>
+        </div>{/if}
     </dl>
     <div class="fetch">
       {#each parcel.zips as zip, part (zip.name)}
-        <a class="main-button" href="{base}/parcel?part={part}" download onclick={download}><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1 ? `Download everything, ${bytes(total)}` : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</a>
+        <a class="main-button" href="{base}/parcel?part={part}" download onclick={download}
+          ><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1
+            ? `Download everything, ${bytes(total)}`
+            : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</a
+        >
       {/each}
-      <button class="plain" onclick={() => listen('all')}>{#if player.playing && heard === 'all'}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Hear all files together{/if}</button>
-      {#if reference >= 0}<button class="plain" onclick={() => listen(reference)}>{#if player.playing && heard === reference}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Hear the mix{/if}</button>{/if}
+      <button class="plain" onclick={() => listen('all')}
+        >{#if player.playing && heard === 'all'}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid
+            class="h-4 w-4"
+          />Hear all files together{/if}</button
+      >
+      {#if reference >= 0}<button class="plain" onclick={() => listen(reference)}
+          >{#if player.playing && heard === reference}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid
+              class="h-4 w-4"
+            />Hear the mix{/if}</button
+        >{/if}
       <a class="plain" href="{base}/sheet?form=pdf" target="_blank" rel="noreferrer">Session sheet</a>
     </div>
-    {#if player.playing}<p class="mono now" aria-live="off">{minutes(player.frame / parcel.rate, 0)}{player.waiting ? ' · coming…' : ''}</p>{/if}
+    {#if player.playing}<p class="mono now" aria-live="off">
+        {minutes(player.frame / parcel.rate, 0)}{player.waiting ? ' · coming…' : ''}
+      </p>{/if}
     <ul aria-label="Files">
       {#each parcel.files as file, i (i)}
         <li>
-          <button class="hear" aria-label="{player.playing && heard === i ? 'Stop' : 'Hear'} {file.name}" onclick={() => listen(i)}>{#if player.playing && heard === i}<StopSolid class="h-4 w-4" />{:else}<PlaySolid class="h-4 w-4" />{/if}</button>
+          <button
+            class="hear"
+            aria-label="{player.playing && heard === i ? 'Stop' : 'Hear'} {file.name}"
+            onclick={() => listen(i)}
+            >{#if player.playing && heard === i}<StopSolid class="h-4 w-4" />{:else}<PlaySolid
+                class="h-4 w-4"
+              />{/if}</button
+          >
           <span class="name mono">{file.name}</span>
-          <span class="wave">{#if pictures[i]?.length}<PictureWave picture={pictures[i]!} height={26} colour={file.reference ? 'rust' : 'ink'} />{/if}</span>
+          <span class="wave"
+            >{#if pictures[i]?.length}<PictureWave
+                picture={pictures[i]!}
+                height={26}
+                colour={file.reference ? 'rust' : 'ink'}
+              />{/if}</span
+          >
           <span class="cap facts">{CHANNEL_WORDS[file.channels]} · {dbfs(file.peakDbfs)} · {bytes(file.bytes)}</span>
-          <a class="plain" href="{base}/files/{i}" download onclick={download} aria-label="Download {file.name}"><DownloadOutline class="h-4 w-4" /></a>
+          <a class="plain" href="{base}/files/{i}" download onclick={download} aria-label="Download {file.name}"
+            ><DownloadOutline class="h-4 w-4" /></a
+          >
         </li>
       {/each}
     </ul>
     <section class="reply" aria-label="Answer">
-      {#if answered === 'arrived'}<p class="good"><CheckCircleOutline class="h-5 w-5" />Thank you. Whoever sent this now knows that all arrived.</p>
+      {#if answered === 'arrived'}<p class="good">
+          <CheckCircleOutline class="h-5 w-5" />Thank you. Whoever sent this now knows that all arrived.
+        </p>
       {:else if answered === 'problem'}<p>Thank you. Whoever sent this now reads what you wrote.</p>
       {:else if telling}
         <label for="problem">What is wrong, or missing?</label>
         <textarea id="problem" rows="3" maxlength="2000" bind:value={problem}></textarea>
-        <div class="fetch"><button class="main-button" disabled={!problem.trim()} onclick={() => reply(problem)}>Tell them</button><button class="plain" onclick={() => (telling = false)}>Never mind</button></div>
+        <div class="fetch">
+          <button class="main-button" disabled={!problem.trim()} onclick={() => reply(problem)}>Tell them</button
+          ><button class="plain" onclick={() => (telling = false)}>Never mind</button>
+        </div>
       {:else}
-        <div class="fetch"><button class="main-button" onclick={() => reply(null)}>All arrived</button><button class="plain" onclick={() => (telling = true)}>Something is wrong</button></div>
+        <div class="fetch">
+          <button class="main-button" onclick={() => reply(null)}>All arrived</button><button
+            class="plain"
+            onclick={() => (telling = true)}>Something is wrong</button
+          >
+        </div>
       {/if}
     </section>
-    <footer class="cap">{#if page.endsAt}This page ends on {moment(page.endsAt)}. {/if}{count(parcel.zips.length, 'zip')}, {#if parcel.zips.every((zip) => zip.sha256)}SHA-256 {parcel.zips.map((zip) => zip.sha256!.slice(0, 12) + '…').join(', ')}{:else}checksum being taken…{/if}</footer>
+    <footer class="cap">
+      {#if page.endsAt}This page ends on {moment(page.endsAt)}.
+      {/if}{count(parcel.zips.length, 'zip')}, {#if parcel.zips.every((zip) => zip.sha256)}SHA-256 {parcel.zips
+          .map((zip) => zip.sha256!.slice(0, 12) + '…')
+          .join(', ')}{:else}checksum being taken…{/if}
+    </footer>
   {/if}
 </main>
 
 <style>
   /* on a phone as well, unlike the rest */
-  :global(#app:has(> main.pickup)) { min-width: 0; }
-  main { max-width: 860px; width: 100%; margin: 0 auto; padding: 26px 20px 40px; overflow-y: auto; flex: 1; }
-  h1 { font-size: 27px; font-weight: 720; }
-  .tape { background: var(--tape); padding: 4px 16px; display: inline-block; }
-  header p { margin-top: 6px; }
-  blockquote { white-space: pre-line; border-left: 3px solid var(--teal); padding: 6px 14px; margin: 16px 0; background: var(--sheet); overflow-wrap: anywhere; }
-  dl { display: flex; flex-wrap: wrap; gap: 10px 30px; margin: 18px 0; }
-  dd { font-size: 15px; font-weight: 640; }
-  .fetch { display: flex; flex-wrap: wrap; gap: 9px; align-items: center; }
-  .fetch :is(a, button) { display: inline-flex; align-items: center; gap: 7px; justify-content: center; }
-  .now { margin-top: 8px; }
-  ul { margin: 22px 0; border-top: 2px solid var(--ink); }
-  li { display: grid; grid-template-columns: 30px minmax(150px, 230px) 1fr 180px 40px; gap: 10px; align-items: center; border-bottom: 1px solid var(--rule2); min-height: 40px; }
-  .hear { color: var(--teal); cursor: pointer; padding: 6px; }
-  .name { overflow-wrap: anywhere; }
-  .wave { min-width: 0; }
-  .facts { text-align: right; }
-  li .plain { padding: 6px; display: grid; place-items: center; }
-  .reply { background: var(--sheet); border: 1px solid var(--rule); padding: 16px; }
-  .good { color: var(--moss-ink); display: flex; gap: 8px; align-items: center; }
-  .wrong { color: var(--rust-ink); }
-  textarea, input { width: 100%; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); color: var(--ink); padding: 6px 9px; font: inherit; margin: 6px 0 10px; }
-  footer { margin-top: 18px; overflow-wrap: anywhere; }
+  :global(#app:has(> main.pickup)) {
+    min-width: 0;
+  }
+  main {
+    max-width: 860px;
+    width: 100%;
+    margin: 0 auto;
+    padding: 26px 20px 40px;
+    overflow-y: auto;
+    flex: 1;
+  }
+  h1 {
+    font-size: 27px;
+    font-weight: 720;
+  }
+  .tape {
+    background: var(--tape);
+    padding: 4px 16px;
+    display: inline-block;
+  }
+  header p {
+    margin-top: 6px;
+  }
+  blockquote {
+    white-space: pre-line;
+    border-left: 3px solid var(--teal);
+    padding: 6px 14px;
+    margin: 16px 0;
+    background: var(--sheet);
+    overflow-wrap: anywhere;
+  }
+  dl {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px 30px;
+    margin: 18px 0;
+  }
+  dd {
+    font-size: 15px;
+    font-weight: 640;
+  }
+  .fetch {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 9px;
+    align-items: center;
+  }
+  .fetch :is(a, button) {
+    display: inline-flex;
+    align-items: center;
+    gap: 7px;
+    justify-content: center;
+  }
+  .now {
+    margin-top: 8px;
+  }
+  ul {
+    margin: 22px 0;
+    border-top: 2px solid var(--ink);
+  }
+  li {
+    display: grid;
+    grid-template-columns: 30px minmax(150px, 230px) 1fr 180px 40px;
+    gap: 10px;
+    align-items: center;
+    border-bottom: 1px solid var(--rule2);
+    min-height: 40px;
+  }
+  .hear {
+    color: var(--teal);
+    cursor: pointer;
+    padding: 6px;
+  }
+  .name {
+    overflow-wrap: anywhere;
+  }
+  .wave {
+    min-width: 0;
+  }
+  .facts {
+    text-align: right;
+  }
+  li .plain {
+    padding: 6px;
+    display: grid;
+    place-items: center;
+  }
+  .reply {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    padding: 16px;
+  }
+  .good {
+    color: var(--moss-ink);
+    display: flex;
+    gap: 8px;
+    align-items: center;
+  }
+  .wrong {
+    color: var(--rust-ink);
+  }
+  textarea,
+  input {
+    width: 100%;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--paper);
+    color: var(--ink);
+    padding: 6px 9px;
+    font: inherit;
+    margin: 6px 0 10px;
+  }
+  footer {
+    margin-top: 18px;
+    overflow-wrap: anywhere;
+  }
   @media (max-width: 640px) {
-    main { padding: 18px 14px 32px; }
-    li { grid-template-columns: 34px 1fr 40px; padding: 8px 0; gap: 4px 8px; }
-    .wave { grid-column: 1 / -1; grid-row: 2; }
-    .facts { grid-column: 1 / -1; grid-row: 3; text-align: left; }
-    .fetch :is(a, button) { flex: 1 1 100%; padding-block: 12px; }
-    .hear, li .plain { min-height: 40px; }
+    main {
+      padding: 18px 14px 32px;
+    }
+    li {
+      grid-template-columns: 34px 1fr 40px;
+      padding: 8px 0;
+      gap: 4px 8px;
+    }
+    .wave {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+    .facts {
+      grid-column: 1 / -1;
+      grid-row: 3;
+      text-align: left;
+    }
+    .fetch :is(a, button) {
+      flex: 1 1 100%;
+      padding-block: 12px;
+    }
+    .hear,
+    li .plain {
+      min-height: 40px;
+    }
   }
 </style>

@@ -4,12 +4,33 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ParcelPage } from '../lib/api/types';
 import PickupView from './PickupView.svelte';
 
-const file = (name: string, reference = false) => ({ name, folder: 'Tracks', channels: 1, bytes: 2_000_000, peakDbfs: -6.4, reference, section: 0 });
+const file = (name: string, reference = false) => ({
+  name,
+  folder: 'Tracks',
+  channels: 1,
+  bytes: 2_000_000,
+  peakDbfs: -6.4,
+  reference,
+  section: 0,
+});
 const open: ParcelPage = {
-  locked: false, message: 'Hello <b>there</b>', endsAt: '2026-12-09T10:00:00Z',
+  locked: false,
+  message: 'Hello <b>there</b>',
+  endsAt: '2026-12-09T10:00:00Z',
   parcel: {
-    song: 'Low Tide Waltz', artist: 'Salt Harbour Players', receiver: 'The mixer', brief: 'For mixing', version: 'v2', tempo: '96', meter: '3/4', key: 'G major', rate: 48_000, depth: '24-bit',
-    sections: [{ name: '', frames: 3_600_000 }], files: [file('01_Tuba.wav'), file('00_Reference Mix.wav', true)], zips: [{ name: 'a.zip', bytes: 4_100_000, sha256: 'ab'.repeat(32) }],
+    song: 'Low Tide Waltz',
+    artist: 'Salt Harbour Players',
+    receiver: 'The mixer',
+    brief: 'For mixing',
+    version: 'v2',
+    tempo: '96',
+    meter: '3/4',
+    key: 'G major',
+    rate: 48_000,
+    depth: '24-bit',
+    sections: [{ name: '', frames: 3_600_000 }],
+    files: [file('01_Tuba.wav'), file('00_Reference Mix.wav', true)],
+    zips: [{ name: 'a.zip', bytes: 4_100_000, sha256: 'ab'.repeat(32) }],
   },
 };
 let page: ParcelPage;
@@ -20,10 +41,14 @@ let replies: (string | null)[];
 vi.mock('../lib/api/client', async (original) => ({
   ...(await original<object>()),
   default: {
-    GET: async () => (refusal ? { error: refusal, response: { ok: false, status: refusal.status } } : { data: page, response: { ok: true } }),
+    GET: async () =>
+      refusal
+        ? { error: refusal, response: { ok: false, status: refusal.status } }
+        : { data: page, response: { ok: true } },
     POST: async (path: string, options: { body: { passPhrase?: string; problem?: string | null } }) => {
       if (path.endsWith('/reply')) replies.push(options.body.problem ?? null);
-      else if (options.body.passPhrase !== phrase) return { error: { detail: 'That is not the pass phrase.' }, response: { ok: false, status: 403 } };
+      else if (options.body.passPhrase !== phrase)
+        return { error: { detail: 'That is not the pass phrase.' }, response: { ok: false, status: 403 } };
       else page = open;
       return { data: undefined, response: { ok: true } };
     },
@@ -54,9 +79,18 @@ describe('what a receiver sees', () => {
   });
 
   it('offers every part of a parcel that was split', async () => {
-    page = { ...open, parcel: { ...open.parcel!, files: [], zips: [...open.parcel!.zips, { name: 'b.zip', bytes: 1_000, sha256: 'cd'.repeat(32) }] } };
+    page = {
+      ...open,
+      parcel: {
+        ...open.parcel!,
+        files: [],
+        zips: [...open.parcel!.zips, { name: 'b.zip', bytes: 1_000, sha256: 'cd'.repeat(32) }],
+      },
+    };
     shown();
-    expect((await screen.findByRole('link', { name: /Download part 2 of 2, 1 kB/ })).getAttribute('href')).toBe('/api/p/tok/parcel?part=1');
+    expect((await screen.findByRole('link', { name: /Download part 2 of 2, 1 kB/ })).getAttribute('href')).toBe(
+      '/api/p/tok/parcel?part=1',
+    );
   });
 
   it('stays shut until the pass phrase is right', async () => {

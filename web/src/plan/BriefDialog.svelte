@@ -11,8 +11,12 @@
   let { store, open = $bindable() }: { store: HandoffStore; open: boolean } = $props();
 
   const KINDS: { kind: PlanRow['kind']; words: string }[] = [
-    { kind: 'audio', words: 'Recorded rows' }, { kind: 'instrument', words: 'Instruments' }, { kind: 'part', words: 'Parts of instruments' },
-    { kind: 'bus', words: 'Groups' }, { kind: 'return', words: 'Returns' }, { kind: 'mix', words: 'The mix' },
+    { kind: 'audio', words: 'Recorded rows' },
+    { kind: 'instrument', words: 'Instruments' },
+    { kind: 'part', words: 'Parts of instruments' },
+    { kind: 'bus', words: 'Groups' },
+    { kind: 'return', words: 'Returns' },
+    { kind: 'mix', words: 'The mix' },
   ];
   let edited = $state.raw<Brief>();
   let id = $state<string>();
@@ -34,7 +38,9 @@
 
   function toggle(kind: PlanRow['kind'], station: Station) {
     const now = edited!.stations[kind] ?? [];
-    const next = now.includes(station) ? now.filter((each) => each !== station) : STATIONS.map((each) => each.station).filter((each) => each === station || now.includes(each));
+    const next = now.includes(station)
+      ? now.filter((each) => each !== station)
+      : STATIONS.map((each) => each.station).filter((each) => each === station || now.includes(each));
     edited = { ...edited!, stations: { ...edited!.stations, [kind]: next } };
   }
 
@@ -53,77 +59,193 @@
     }
   };
 
-  const saveAsOwn = () => attempt(async () => {
-    const wanted = entry && edited!.name === entry.brief.name ? { ...edited!, name: copyName(edited!.name) } : edited!;
-    look(await briefs.create(wanted));
-  });
+  const saveAsOwn = () =>
+    attempt(async () => {
+      const wanted =
+        entry && edited!.name === entry.brief.name ? { ...edited!, name: copyName(edited!.name) } : edited!;
+      look(await briefs.create(wanted));
+    });
   const save = () => attempt(async () => look(await briefs.save(id!, edited!)));
-  const remove = () => attempt(async () => {
-    await briefs.remove(id!);
-    id = undefined;
-    toasts.say(`“${edited!.name}” is deleted. It still stands here: save it as your own to keep it.`);
-  });
-  const use = () => attempt(async () => {
-    await store.setBrief(edited!);
-    open = false;
-  });
+  const remove = () =>
+    attempt(async () => {
+      await briefs.remove(id!);
+      id = undefined;
+      toasts.say(`“${edited!.name}” is deleted. It still stands here: save it as your own to keep it.`);
+    });
+  const use = () =>
+    attempt(async () => {
+      await store.setBrief(edited!);
+      open = false;
+    });
 </script>
 
 <Modal bind:open title="Briefs" size="lg" class="brief-dialog">
   <div class="two">
     <ul aria-label="Briefs">
       {#each briefs.all as each (each.id)}
-        <li><button class:on={each.id === id} onclick={() => look(each)}>{each.brief.name}<span class="cap">{each.usual ? 'for new handoffs' : each.builtIn ? 'comes with Apodex' : 'your own'}</span></button></li>
+        <li>
+          <button class:on={each.id === id} onclick={() => look(each)}
+            >{each.brief.name}<span class="cap"
+              >{each.usual ? 'for new handoffs' : each.builtIn ? 'comes with Apodex' : 'your own'}</span
+            ></button
+          >
+        </li>
       {/each}
     </ul>
     {#if edited}
       <div class="brief">
-        <div class="name"><label for="brief-name">Name</label><input id="brief-name" value={edited.name} maxlength="80" oninput={(e) => (edited = { ...edited!, name: e.currentTarget.value })} />
+        <div class="name">
+          <label for="brief-name">Name</label><input
+            id="brief-name"
+            value={edited.name}
+            maxlength="80"
+            oninput={(e) => (edited = { ...edited!, name: e.currentTarget.value })}
+          />
           <label for="brief-rows">Rows</label>
-          <select id="brief-rows" value={edited.rows} onchange={(e) => (edited = { ...edited!, rows: e.currentTarget.value as Brief['rows'] })}>
+          <select
+            id="brief-rows"
+            value={edited.rows}
+            onchange={(e) => (edited = { ...edited!, rows: e.currentTarget.value as Brief['rows'] })}
+          >
             <option value="all">all</option>
             <option value="top">outermost groups, and what is in none</option>
             <option value="innermost">every group that holds rows</option>
-          </select></div>
+          </select>
+        </div>
         <table>
-          <thead><tr><th></th>{#each STATIONS as each (each.station)}<th scope="col">{each.name}</th>{/each}</tr></thead>
+          <thead
+            ><tr
+              ><th></th>{#each STATIONS as each (each.station)}<th scope="col">{each.name}</th>{/each}</tr
+            ></thead
+          >
           <tbody>
             {#each KINDS as { kind, words } (kind)}
-              <tr><th scope="row">{words}</th>{#each STATIONS as each (each.station)}<td><input type="checkbox" aria-label="{words} at {each.name}" checked={edited.stations[kind]?.includes(each.station) ?? false} onchange={() => toggle(kind, each.station)} /></td>{/each}</tr>
+              <tr
+                ><th scope="row">{words}</th>{#each STATIONS as each (each.station)}<td
+                    ><input
+                      type="checkbox"
+                      aria-label="{words} at {each.name}"
+                      checked={edited.stations[kind]?.includes(each.station) ?? false}
+                      onchange={() => toggle(kind, each.station)}
+                    /></td
+                  >{/each}</tr
+              >
             {/each}
           </tbody>
         </table>
-        <p class="cap">A station that a row does not have stands for the last one before it: it sounds the same there.</p>
-        <SettingsFields settings={edited.settings} behind={store.state!.usual} behindWords="Usually" onset={(change) => (edited = { ...edited!, settings: { ...edited!.settings, ...change } })} />
+        <p class="cap">
+          A station that a row does not have stands for the last one before it: it sounds the same there.
+        </p>
+        <SettingsFields
+          settings={edited.settings}
+          behind={store.state!.usual}
+          behindWords="Usually"
+          onset={(change) => (edited = { ...edited!, settings: { ...edited!.settings, ...change } })}
+        />
       </div>
     {/if}
   </div>
   <div class="acts">
     <button class="main-button" onclick={use} disabled={!edited}>Use for {store.handoff.name}</button>
-    <button class="plain" onclick={saveAsOwn} disabled={!edited}>{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</button>
+    <button class="plain" onclick={saveAsOwn} disabled={!edited}
+      >{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</button
+    >
     {#if entry && !entry.builtIn}
       <button class="plain" onclick={save} disabled={!changed}>Save</button>
       <button class="plain" onclick={remove}>Delete</button>
     {/if}
-    {#if entry && !entry.usual}<button class="plain" onclick={() => attempt(() => briefs.makeUsual(id!))}>Begin new handoffs with it</button>{/if}
+    {#if entry && !entry.usual}<button class="plain" onclick={() => attempt(() => briefs.makeUsual(id!))}
+        >Begin new handoffs with it</button
+      >{/if}
   </div>
 </Modal>
 
 <style>
-  .two { display: grid; grid-template-columns: 190px 1fr; gap: 20px; color: var(--ink); }
-  li button { display: flex; flex-direction: column; width: 100%; text-align: left; padding: 6px 10px; border-radius: 5px; cursor: pointer; font-weight: 620; }
-  li button.on { background: var(--teal-wash); }
-  li button:hover:not(.on) { background: var(--band); }
-  .name { display: flex; align-items: center; gap: 8px; margin-bottom: 8px; }
-  .name input[id] { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 3px 7px; height: 30px; flex: 1; min-width: 0; font-size: 13px; }
-  .name select { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 30px 2px 8px; height: 30px; font-size: 13px; flex: 1.3; min-width: 0; }
-  table { width: 100%; }
-  .two :global(.fields) { grid-template-columns: 1fr 1fr 1fr; }
-  .two :global(.checks) { grid-template-columns: 1fr 1fr 1fr; }
-  th { font-weight: 560; font-size: 12px; color: var(--ink2); padding: 3px 4px; }
-  tbody th { text-align: left; color: var(--ink); }
-  td { text-align: center; border-top: 1px solid var(--rule2); }
-  tbody th { border-top: 1px solid var(--rule2); }
-  .brief > p { margin: 4px 0 10px; }
-  .acts { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 4px; border-top: 1px solid var(--rule); padding-top: 14px; }
+  .two {
+    display: grid;
+    grid-template-columns: 190px 1fr;
+    gap: 20px;
+    color: var(--ink);
+  }
+  li button {
+    display: flex;
+    flex-direction: column;
+    width: 100%;
+    text-align: left;
+    padding: 6px 10px;
+    border-radius: 5px;
+    cursor: pointer;
+    font-weight: 620;
+  }
+  li button.on {
+    background: var(--teal-wash);
+  }
+  li button:hover:not(.on) {
+    background: var(--band);
+  }
+  .name {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    margin-bottom: 8px;
+  }
+  .name input[id] {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 3px 7px;
+    height: 30px;
+    flex: 1;
+    min-width: 0;
+    font-size: 13px;
+  }
+  .name select {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    padding: 2px 30px 2px 8px;
+    height: 30px;
+    font-size: 13px;
+    flex: 1.3;
+    min-width: 0;
+  }
+  table {
+    width: 100%;
+  }
+  .two :global(.fields) {
+    grid-template-columns: 1fr 1fr 1fr;
+  }
+  .two :global(.checks) {
+    grid-template-columns: 1fr 1fr 1fr;
+  }
+  th {
+    font-weight: 560;
+    font-size: 12px;
+    color: var(--ink2);
+    padding: 3px 4px;
+  }
+  tbody th {
+    text-align: left;
+    color: var(--ink);
+  }
+  td {
+    text-align: center;
+    border-top: 1px solid var(--rule2);
+  }
+  tbody th {
+    border-top: 1px solid var(--rule2);
+  }
+  .brief > p {
+    margin: 4px 0 10px;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    margin-top: 4px;
+    border-top: 1px solid var(--rule);
+    padding-top: 14px;
+  }
 </style>

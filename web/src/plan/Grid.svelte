@@ -9,7 +9,13 @@
   import { rowMoved, matches } from './rows';
   import { column, Stamping, STATIONS } from './stamping.svelte';
 
-  let { store, levels, depth, roles, selected = $bindable() }: {
+  let {
+    store,
+    levels,
+    depth,
+    roles,
+    selected = $bindable(),
+  }: {
     store: HandoffStore;
     levels: Levels;
     depth: Map<string, number>;
@@ -20,7 +26,9 @@
   const plan = $derived(store.state!.plan);
   let filter = $state('');
   const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
-  const doubled = $derived(new Map(store.state!.doubled.flatMap((each) => each.rows.map((row) => [row, each.words] as const))));
+  const doubled = $derived(
+    new Map(store.state!.doubled.flatMap((each) => each.rows.map((row) => [row, each.words] as const))),
+  );
   const more = $derived(filter ? { first: [], last: [] } : extras(plan));
   let dragged = $state<string>();
   let over = $state<string>();
@@ -29,8 +37,16 @@
 
   const shows = (choice: Choice) => stamping.shows(choice, store.isChosen(choice));
   const isSum = (row: PlanRow) => row.kind === 'bus' || row.kind === 'return' || row.kind === 'mix';
-  const KINDS: Record<PlanRow['kind'], string> = { audio: '', instrument: 'notes', part: 'part', bus: 'bus', return: 'return', mix: 'mix' };
-  const isChosen = (row: PlanRow, station: Station) => row.stations.includes(station) && shows({ row: row.row, station });
+  const KINDS: Record<PlanRow['kind'], string> = {
+    audio: '',
+    instrument: 'notes',
+    part: 'part',
+    bus: 'bus',
+    return: 'return',
+    mix: 'mix',
+  };
+  const isChosen = (row: PlanRow, station: Station) =>
+    row.stations.includes(station) && shows({ row: row.row, station });
   /** The way between a row's first and last file is drawn solid. */
   function inked(row: PlanRow): string {
     const taken = STATIONS.flatMap(({ station }, i) => (isChosen(row, station) ? [i] : []));
@@ -81,7 +97,11 @@
       event.preventDefault();
       for (let i = rowAt + step; i >= 0 && i < rows.length; i += step) {
         const next = rows[i]!;
-        if (next.stations.length) return focus({ row: next.row, station: next.stations.includes(choice.station) ? choice.station : next.stations[0]! });
+        if (next.stations.length)
+          return focus({
+            row: next.row,
+            station: next.stations.includes(choice.station) ? choice.station : next.stations[0]!,
+          });
       }
     } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
       const stations = rows[rowAt]!.stations;
@@ -100,51 +120,115 @@
   }
 
   const isStop = (row: PlanRow, station: Station, rowAt: number) =>
-    focused && rows.some((each) => each.row === focused!.row) ? focused.row === row.row && focused.station === station : rowAt === 0 && station === row.stations[0];
+    focused && rows.some((each) => each.row === focused!.row)
+      ? focused.row === row.row && focused.station === station
+      : rowAt === 0 && station === row.stations[0];
 </script>
 
 <svelte:window onpointerup={end} onpointercancel={end} />
 <div class="grid" bind:this={grid} role="grid" aria-label="What is printed" aria-rowcount={rows.length}>
   <div class="row head" role="row">
     <span class="cap number" role="columnheader">#</span>
-    <span role="columnheader"><input class="filter" aria-label="Filter rows" placeholder="Row" title="Part of a name, a kind like bus, a role like voices, “printed” or “left out”" bind:value={filter} /></span>
+    <span role="columnheader"
+      ><input
+        class="filter"
+        aria-label="Filter rows"
+        placeholder="Row"
+        title="Part of a name, a kind like bus, a role like voices, “printed” or “left out”"
+        bind:value={filter}
+      /></span
+    >
     <span role="columnheader"><span class="sr-only">Channels</span></span>
     <div class="stations" role="presentation">
       {#each STATIONS as { station, name, words } (station)}
-        <button class="station" role="columnheader" onclick={() => stampColumn(station)} title={filter ? `Print the rows shown at ${name}, or none of them` : `Print every row at ${name}, or none`}>
+        <button
+          class="station"
+          role="columnheader"
+          onclick={() => stampColumn(station)}
+          title={filter ? `Print the rows shown at ${name}, or none of them` : `Print every row at ${name}, or none`}
+        >
           <b>{name}</b><span class="cap">{words}</span><i aria-hidden="true"></i>
         </button>
       {/each}
     </div>
     <span
-      class="cap peak" role="columnheader"
+      class="cap peak"
+      role="columnheader"
       title="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw"
-    >Peak</span>
+      >Peak</span
+    >
   </div>
   <div class="body">
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
     {#each rows as row, i (row.row)}
       <div
-        class="row" role="row" tabindex="-1" class:selected={row.row === selected} class:out={!printed(row) || levels.loudest(row) === null} class:sum={isSum(row)} class:over={over === row.row}
-        ondragover={(e) => { if (dragged) { e.preventDefault(); over = row.row; } }} ondrop={() => { if (dragged) move(dragged, row.row); dragged = over = undefined; }}
-        onclick={() => (selected = row.row)} onkeydown={() => {}}
+        class="row"
+        role="row"
+        tabindex="-1"
+        class:selected={row.row === selected}
+        class:out={!printed(row) || levels.loudest(row) === null}
+        class:sum={isSum(row)}
+        class:over={over === row.row}
+        ondragover={(e) => {
+          if (dragged) {
+            e.preventDefault();
+            over = row.row;
+          }
+        }}
+        ondrop={() => {
+          if (dragged) move(dragged, row.row);
+          dragged = over = undefined;
+        }}
+        onclick={() => (selected = row.row)}
+        onkeydown={() => {}}
       >
-        <span class="mono number" role="gridcell"><span role="presentation" draggable={row.kind !== 'mix' && !filter} title={row.kind === 'mix' ? '' : 'Drag to another place in the receiver’s order'} ondragstart={() => (dragged = row.row)} ondragend={() => (dragged = over = undefined)}>{String(row.number).padStart(2, '0')}</span></span>
-        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}>{#if depth.get(row.row)}<i class="branch" style="left:{20 * (depth.get(row.row) ?? 1) - 14}px" aria-hidden="true"></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span>{/if}{#if doubled.has(row.row)}<span class="twice" title={doubled.get(row.row)}><span aria-hidden="true">×2</span><span class="sr-only">would sound doubled</span></span>{/if}</span>
+        <span class="mono number" role="gridcell"
+          ><span
+            role="presentation"
+            draggable={row.kind !== 'mix' && !filter}
+            title={row.kind === 'mix' ? '' : 'Drag to another place in the receiver’s order'}
+            ondragstart={() => (dragged = row.row)}
+            ondragend={() => (dragged = over = undefined)}>{String(row.number).padStart(2, '0')}</span
+          ></span
+        >
+        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}
+          >{#if depth.get(row.row)}<i
+              class="branch"
+              style="left:{20 * (depth.get(row.row) ?? 1) - 14}px"
+              aria-hidden="true"
+            ></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span
+            >{/if}{#if doubled.has(row.row)}<span class="twice" title={doubled.get(row.row)}
+              ><span aria-hidden="true">×2</span><span class="sr-only">would sound doubled</span></span
+            >{/if}</span
+        >
         <span role="gridcell"><Rings channels={row.channels} /></span>
         <div class="stations" class:rust={row.kind === 'mix'} role="presentation">
-          <i class="line" style={line(row)} aria-hidden="true"></i><i class="line ink" style={inked(row)} aria-hidden="true"></i>
+          <i class="line" style={line(row)} aria-hidden="true"></i><i
+            class="line ink"
+            style={inked(row)}
+            aria-hidden="true"
+          ></i>
           {#each STATIONS as { station, name } (station)}
             {@const choice = { row: row.row, station }}
             {@const on = shows(choice)}
             <span class="stop" role="gridcell">
               {#if row.stations.includes(station)}
                 <button
-                  class="cell" class:on class:hand={on !== row.asked.includes(station)} class:rust={row.kind === 'mix'} data-cell="{row.row}/{station}" tabindex={isStop(row, station, i) ? 0 : -1}
-                  role="checkbox" aria-checked={on} aria-label="{row.name} at {name}"
-                  onpointerdown={(e) => begin(e, choice)} onpointerenter={() => stamping.pass(choice)}
-                  onkeydown={(e) => onkeydown(e, choice)} onfocus={() => (focused = choice)}
-                >{#if on}<CheckOutline class="h-4 w-4" strokeWidth="3" />{/if}</button>
+                  class="cell"
+                  class:on
+                  class:hand={on !== row.asked.includes(station)}
+                  class:rust={row.kind === 'mix'}
+                  data-cell="{row.row}/{station}"
+                  tabindex={isStop(row, station, i) ? 0 : -1}
+                  role="checkbox"
+                  aria-checked={on}
+                  aria-label="{row.name} at {name}"
+                  onpointerdown={(e) => begin(e, choice)}
+                  onpointerenter={() => stamping.pass(choice)}
+                  onkeydown={(e) => onkeydown(e, choice)}
+                  onfocus={() => (focused = choice)}
+                  >{#if on}<CheckOutline class="h-4 w-4" strokeWidth="3" />{/if}</button
+                >
               {/if}
             </span>
           {/each}
@@ -152,7 +236,9 @@
         <span class="peak" role="gridcell">{@render peak(row)}</span>
       </div>
     {:else}
-      <p class="none">No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button></p>
+      <p class="none">
+        No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button>
+      </p>
     {/each}
     {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
@@ -172,48 +258,222 @@
     <span class="number" role="gridcell">+</span>
     <span class="name" role="gridcell">{each.name}</span>
     <span class="words cap" role="gridcell">{each.words}</span>
-    <span class="files mono" role="gridcell" title={each.files.join('\n')}>{each.files.length > 1 ? `${each.files.length} files` : (each.files[0] ?? '')}</span>
+    <span class="files mono" role="gridcell" title={each.files.join('\n')}
+      >{each.files.length > 1 ? `${each.files.length} files` : (each.files[0] ?? '')}</span
+    >
   </div>
 {/snippet}
 
 <style>
-  .grid { flex: 1; min-height: 0; display: flex; flex-direction: column; user-select: none; }
-  .body { overflow-y: auto; flex: 1; }
-  .row { display: grid; grid-template-columns: 24px minmax(110px, 200px) 24px minmax(400px, 1fr) 126px; align-items: center; gap: 0 12px; padding: 0 16px; height: 28px; border-bottom: 1px solid var(--rule2); }
-  .row.head { height: 62px; align-items: end; padding-bottom: 8px; border-bottom: 1px solid var(--rule); }
-  .row.extra { grid-template-columns: 24px minmax(110px, 200px) 1fr auto; color: var(--ink2); }
-  .extra .files { font-size: 12px; }
-  .row.over { box-shadow: inset 0 2px 0 var(--teal); }
-  .row.selected { background: var(--teal-wash); }
-  .row.sum { background: var(--band); }
-  .row.sum .name { font-weight: 680; }
-  .row.selected.sum { background: var(--teal-wash); }
-  .row.out .name { color: var(--ink3); }
-  .number [draggable='true'] { cursor: grab; }
-  .filter { width: 100%; height: 24px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 0 7px; font-size: 12px; }
-  .filter::placeholder { color: var(--ink2); }
-  .twice { margin-left: 8px; font-size: 10.5px; font-weight: 620; color: var(--ochre-ink); background: var(--ochre-wash); border-radius: 8px; padding: 0 6px; }
-  .cell.hand::after { content: ''; position: absolute; width: 5px; height: 5px; border-radius: 50%; background: var(--ochre); left: calc(50% + 9px); top: calc(50% - 11px); }
-  .none { padding: 22px 16px; color: var(--ink2); }
-  .number { color: var(--ink3); font-size: 11.5px; }
-  .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font-size: 13.5px; position: relative; }
-  .branch { position: absolute; top: -6px; height: 15px; width: 8px; border-left: 1px solid var(--rule); border-bottom: 1px solid var(--rule); }
-  .kind { margin-left: 10px; }
-  .stations { display: grid; grid-template-columns: repeat(6, 1fr); position: relative; align-self: stretch; align-items: center; }
-  .line { position: absolute; top: 50%; height: 2px; margin-top: -1px; background: var(--rule); }
-  .line.ink { background: var(--teal); height: 3px; margin-top: -1.5px; }
-  .rust .line.ink { background: var(--rust); }
-  .head .stations::before { content: ''; position: absolute; left: 4%; right: 4%; bottom: 3px; height: 3px; background: var(--ink); }
-  .station { display: flex; flex-direction: column; align-items: center; cursor: pointer; position: relative; padding-bottom: 16px; }
-  .station b { font-weight: 680; }
-  .station i { position: absolute; bottom: -2px; width: 13px; height: 13px; border-radius: 50%; border: 2.5px solid var(--ink); background: var(--sheet); }
-  .station:hover i { background: var(--teal); }
-  .stop { display: grid; place-items: center; height: 100%; }
-  .cell { position: relative; width: 100%; height: 100%; display: grid; place-items: center; cursor: pointer; color: var(--on-teal); }
-  .cell::before { content: ''; position: absolute; width: 10px; height: 10px; border-radius: 50%; border: 2px solid var(--ink3); background: var(--sheet); left: 50%; top: 50%; translate: -50% -50%; }
-  .cell:hover::before { border-color: var(--teal); }
-  .cell.on::before { width: 16px; height: 16px; border-radius: 3.5px; border: 0; background: var(--teal); }
-  .cell.on.rust::before { background: var(--rust); }
-  .cell :global(svg) { position: relative; }
-  .peak { text-align: right; }
+  .grid {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+    user-select: none;
+  }
+  .body {
+    overflow-y: auto;
+    flex: 1;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: 24px minmax(110px, 200px) 24px minmax(400px, 1fr) 126px;
+    align-items: center;
+    gap: 0 12px;
+    padding: 0 16px;
+    height: 28px;
+    border-bottom: 1px solid var(--rule2);
+  }
+  .row.head {
+    height: 62px;
+    align-items: end;
+    padding-bottom: 8px;
+    border-bottom: 1px solid var(--rule);
+  }
+  .row.extra {
+    grid-template-columns: 24px minmax(110px, 200px) 1fr auto;
+    color: var(--ink2);
+  }
+  .extra .files {
+    font-size: 12px;
+  }
+  .row.over {
+    box-shadow: inset 0 2px 0 var(--teal);
+  }
+  .row.selected {
+    background: var(--teal-wash);
+  }
+  .row.sum {
+    background: var(--band);
+  }
+  .row.sum .name {
+    font-weight: 680;
+  }
+  .row.selected.sum {
+    background: var(--teal-wash);
+  }
+  .row.out .name {
+    color: var(--ink3);
+  }
+  .number [draggable='true'] {
+    cursor: grab;
+  }
+  .filter {
+    width: 100%;
+    height: 24px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0 7px;
+    font-size: 12px;
+  }
+  .filter::placeholder {
+    color: var(--ink2);
+  }
+  .twice {
+    margin-left: 8px;
+    font-size: 10.5px;
+    font-weight: 620;
+    color: var(--ochre-ink);
+    background: var(--ochre-wash);
+    border-radius: 8px;
+    padding: 0 6px;
+  }
+  .cell.hand::after {
+    content: '';
+    position: absolute;
+    width: 5px;
+    height: 5px;
+    border-radius: 50%;
+    background: var(--ochre);
+    left: calc(50% + 9px);
+    top: calc(50% - 11px);
+  }
+  .none {
+    padding: 22px 16px;
+    color: var(--ink2);
+  }
+  .number {
+    color: var(--ink3);
+    font-size: 11.5px;
+  }
+  .name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    font-size: 13.5px;
+    position: relative;
+  }
+  .branch {
+    position: absolute;
+    top: -6px;
+    height: 15px;
+    width: 8px;
+    border-left: 1px solid var(--rule);
+    border-bottom: 1px solid var(--rule);
+  }
+  .kind {
+    margin-left: 10px;
+  }
+  .stations {
+    display: grid;
+    grid-template-columns: repeat(6, 1fr);
+    position: relative;
+    align-self: stretch;
+    align-items: center;
+  }
+  .line {
+    position: absolute;
+    top: 50%;
+    height: 2px;
+    margin-top: -1px;
+    background: var(--rule);
+  }
+  .line.ink {
+    background: var(--teal);
+    height: 3px;
+    margin-top: -1.5px;
+  }
+  .rust .line.ink {
+    background: var(--rust);
+  }
+  .head .stations::before {
+    content: '';
+    position: absolute;
+    left: 4%;
+    right: 4%;
+    bottom: 3px;
+    height: 3px;
+    background: var(--ink);
+  }
+  .station {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    cursor: pointer;
+    position: relative;
+    padding-bottom: 16px;
+  }
+  .station b {
+    font-weight: 680;
+  }
+  .station i {
+    position: absolute;
+    bottom: -2px;
+    width: 13px;
+    height: 13px;
+    border-radius: 50%;
+    border: 2.5px solid var(--ink);
+    background: var(--sheet);
+  }
+  .station:hover i {
+    background: var(--teal);
+  }
+  .stop {
+    display: grid;
+    place-items: center;
+    height: 100%;
+  }
+  .cell {
+    position: relative;
+    width: 100%;
+    height: 100%;
+    display: grid;
+    place-items: center;
+    cursor: pointer;
+    color: var(--on-teal);
+  }
+  .cell::before {
+    content: '';
+    position: absolute;
+    width: 10px;
+    height: 10px;
+    border-radius: 50%;
+    border: 2px solid var(--ink3);
+    background: var(--sheet);
+    left: 50%;
+    top: 50%;
+    translate: -50% -50%;
+  }
+  .cell:hover::before {
+    border-color: var(--teal);
+  }
+  .cell.on::before {
+    width: 16px;
+    height: 16px;
+    border-radius: 3.5px;
+    border: 0;
+    background: var(--teal);
+  }
+  .cell.on.rust::before {
+    background: var(--rust);
+  }
+  .cell :global(svg) {
+    position: relative;
+  }
+  .peak {
+    text-align: right;
+  }
 </style>

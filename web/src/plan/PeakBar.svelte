@@ -3,7 +3,12 @@
   import { levelWord } from './level';
 
   /** @param waiting whether it will be known soon; faint where nothing is printed at it */
-  let { peakDbfs, known, waiting = false, faint = false }: {
+  let {
+    peakDbfs,
+    known,
+    waiting = false,
+    faint = false,
+  }: {
     peakDbfs: number | null;
     known: boolean;
     waiting?: boolean;
@@ -23,12 +28,40 @@
 {/if}
 
 <style>
-  .faint { opacity: 0.45; }
-  .row { display: flex; align-items: center; gap: 8px; justify-content: flex-end; }
-  .bar { width: 52px; height: 6px; border-radius: 3px; background: var(--rule2); overflow: hidden; }
-  .bar span { display: block; height: 100%; border-radius: 3px; }
-  .fine { background: var(--moss); }
-  .hot, .low { background: var(--ochre); }
-  .full { background: var(--rust); }
-  .value { width: 48px; text-align: right; color: var(--ink2); }
+  .faint {
+    opacity: 0.45;
+  }
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    justify-content: flex-end;
+  }
+  .bar {
+    width: 52px;
+    height: 6px;
+    border-radius: 3px;
+    background: var(--rule2);
+    overflow: hidden;
+  }
+  .bar span {
+    display: block;
+    height: 100%;
+    border-radius: 3px;
+  }
+  .fine {
+    background: var(--moss);
+  }
+  .hot,
+  .low {
+    background: var(--ochre);
+  }
+  .full {
+    background: var(--rust);
+  }
+  .value {
+    width: 48px;
+    text-align: right;
+    color: var(--ink2);
+  }
 </style>

@@ -61,62 +61,238 @@
   <label class="cap" for="for">For</label>
   <input id="for" value={handoff.name} maxlength="120" onchange={(e) => rename(e.currentTarget)} />
   {#if store.all.length > 1}
-    <select aria-label="Handoff" value={store.id} onchange={(e) => void store.pick(e.currentTarget.value)}>{#each store.all as each (each.id)}<option value={each.id}>{each.name} · {each.brief}</option>{/each}</select>
+    <select aria-label="Handoff" value={store.id} onchange={(e) => void store.pick(e.currentTarget.value)}
+      >{#each store.all as each (each.id)}<option value={each.id}>{each.name} · {each.brief}</option>{/each}</select
+    >
   {/if}
   <button class="plain slim" onclick={() => (naming = true)}>New handoff…</button>
-  {#if byHand.length}<span class="by-hand cap" title={byHand.join(', ')}>By hand: {byHand.join(', ')}</span><button class="plain slim" onclick={() => store.letGo()}>Let go</button>{/if}
+  {#if byHand.length}<span class="by-hand cap" title={byHand.join(', ')}>By hand: {byHand.join(', ')}</span><button
+      class="plain slim"
+      onclick={() => store.letGo()}>Let go</button
+    >{/if}
 </div>
 <div class="bar">
   <label class="cap" for="format">Files</label>
-  <select id="format" value={plan.format} onchange={(e) => set({ format: e.currentTarget.value as 'wav' })}>{#each FORMATS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
-  <select id="depth" aria-label="Sample format" value={plan.depth} onchange={(e) => set({ depth: e.currentTarget.value as Depth })}>{#each DEPTHS as depth (depth)}<option value={depth}>{DEPTH_WORDS[depth]}{depth === plan.ownDepth ? ', as recorded' : ''}</option>{/each}</select>
-  <select id="rate" aria-label="Sample rate" value={String(plan.rate)} onchange={(e) => set({ rate: Number(e.currentTarget.value) })}>{#each rates as hertz (hertz)}<option value={String(hertz)}>{hertz / 1000} kHz</option>{/each}</select>
+  <select id="format" value={plan.format} onchange={(e) => set({ format: e.currentTarget.value as 'wav' })}
+    >{#each FORMATS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+  >
+  <select
+    id="depth"
+    aria-label="Sample format"
+    value={plan.depth}
+    onchange={(e) => set({ depth: e.currentTarget.value as Depth })}
+    >{#each DEPTHS as depth (depth)}<option value={depth}
+        >{DEPTH_WORDS[depth]}{depth === plan.ownDepth ? ', as recorded' : ''}</option
+      >{/each}</select
+  >
+  <select
+    id="rate"
+    aria-label="Sample rate"
+    value={String(plan.rate)}
+    onchange={(e) => set({ rate: Number(e.currentTarget.value) })}
+    >{#each rates as hertz (hertz)}<option value={String(hertz)}>{hertz / 1000} kHz</option>{/each}</select
+  >
   <span class="cap">Range</span>
-  <button class="plain slim field" onclick={() => (ranging = true)} aria-label="Range: {rangeText(handoff.sections)}">{rangeText(handoff.sections)}</button>
+  <button class="plain slim field" onclick={() => (ranging = true)} aria-label="Range: {rangeText(handoff.sections)}"
+    >{rangeText(handoff.sections)}</button
+  >
   <label class="cap" for="lead">Lead-in</label>
-  <input id="lead" class="unit" value={String(settled.leadInBars ?? 0)} inputmode="numeric" title="Bars before the range" onchange={(e) => typedNumber(e.currentTarget, (leadInBars) => set({ leadInBars }), () => settled.leadInBars ?? 0)} /><span class="cap">bars</span>
-  <label class="cap count" title="Clicks instead of silence, in the file of the click"><input type="checkbox" checked={!!settled.count} onchange={(e) => set({ count: e.currentTarget.checked })} />count</label>
+  <input
+    id="lead"
+    class="unit"
+    value={String(settled.leadInBars ?? 0)}
+    inputmode="numeric"
+    title="Bars before the range"
+    onchange={(e) =>
+      typedNumber(
+        e.currentTarget,
+        (leadInBars) => set({ leadInBars }),
+        () => settled.leadInBars ?? 0,
+      )}
+  /><span class="cap">bars</span>
+  <label class="cap count" title="Clicks instead of silence, in the file of the click"
+    ><input
+      type="checkbox"
+      checked={!!settled.count}
+      onchange={(e) => set({ count: e.currentTarget.checked })}
+    />count</label
+  >
   <label class="cap" for="click">Click</label>
-  <select id="click" value={settled.click} onchange={(e) => set({ click: e.currentTarget.value as 'none' })}>{#each CLICKS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
+  <select id="click" value={settled.click} onchange={(e) => set({ click: e.currentTarget.value as 'none' })}
+    >{#each CLICKS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+  >
   <label class="cap" for="tail">Tail</label>
-  <input id="tail" class="tail" value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)} placeholder="until quiet" title="Seconds after the range; empty: until every file has been quiet for a second" onchange={(e) => typedNumber(e.currentTarget, (tailSeconds) => set({ tailSeconds }), () => settled.tailSeconds)} />
+  <input
+    id="tail"
+    class="tail"
+    value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)}
+    placeholder="until quiet"
+    title="Seconds after the range; empty: until every file has been quiet for a second"
+    onchange={(e) =>
+      typedNumber(
+        e.currentTarget,
+        (tailSeconds) => set({ tailSeconds }),
+        () => settled.tailSeconds,
+      )}
+  />
   <button class="plain slim last" onclick={() => (more = true)}>More…</button>
 </div>
 <BriefDialog {store} bind:open={briefing} />
 <RangeDialog {store} {session} bind:open={ranging} />
 <Modal bind:open={more} title="All files of this handoff" size="md" class="more-dialog">
-  <SettingsFields settings={handoff.settings} behind={store.state!.behind} behindWords={handoff.brief.name} onset={set} />
-  <label class="message">Message on the session sheet
-    <textarea rows="3" maxlength="4000" value={handoff.message ?? ''} placeholder="What they should know" onchange={(e) => { const message = e.currentTarget.value.trim() || null; void store.change((now) => ({ ...now, message })); }}></textarea></label>
-  {#if store.all.length > 1}<p><button class="plain" onclick={() => { more = false; void store.remove(); }}>Take this handoff off the list</button></p>{/if}
+  <SettingsFields
+    settings={handoff.settings}
+    behind={store.state!.behind}
+    behindWords={handoff.brief.name}
+    onset={set}
+  />
+  <label class="message"
+    >Message on the session sheet
+    <textarea
+      rows="3"
+      maxlength="4000"
+      value={handoff.message ?? ''}
+      placeholder="What they should know"
+      onchange={(e) => {
+        const message = e.currentTarget.value.trim() || null;
+        void store.change((now) => ({ ...now, message }));
+      }}></textarea></label
+  >
+  {#if store.all.length > 1}<p>
+      <button
+        class="plain"
+        onclick={() => {
+          more = false;
+          void store.remove();
+        }}>Take this handoff off the list</button
+      >
+    </p>{/if}
 </Modal>
 <Modal bind:open={naming} title="New handoff" size="xs" class="new-dialog">
-  <form onsubmit={(e) => { e.preventDefault(); void createNew(); }}>
+  <form
+    onsubmit={(e) => {
+      e.preventDefault();
+      void createNew();
+    }}
+  >
     <label>For whom <input bind:value={newName} maxlength="120" placeholder="The singer" /></label>
-    <p class="cap">It begins with the brief “{briefs.all.find((each) => each.usual)?.brief.name ?? 'For mixing'}”. The other handoffs stay as they are.</p>
+    <p class="cap">
+      It begins with the brief “{briefs.all.find((each) => each.usual)?.brief.name ?? 'For mixing'}”. The other handoffs
+      stay as they are.
+    </p>
     <button class="main-button">Begin it</button>
   </form>
 </Modal>
 
 <style>
-  .bar { flex: none; display: flex; align-items: center; gap: 5px; padding: 7px 16px; white-space: nowrap; }
-  .bar + .bar { border-bottom: 1px solid var(--rule); padding-top: 0; }
-  select, input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 21px 2px 7px; background-position: right 5px center; font: inherit; font-size: 12.5px; height: 28px; min-width: 0; }
-  input { padding-right: 7px; }
-  input[type='checkbox'] { height: 15px; width: 15px; padding: 0; }
-  #brief { flex: none; font-weight: 640; max-width: 160px; }
-  #for { flex: none; width: 116px; }
-  #depth { flex: none; }
-  .unit { width: 38px; }
-  .tail { width: 82px; }
-  .slim { padding: 3px 9px; height: 28px; }
-  .field { background: var(--sheet); font-weight: 620; max-width: 170px; overflow: hidden; text-overflow: ellipsis; }
-  .count { display: flex; align-items: center; gap: 5px; }
-  .last { margin-left: auto; }
-  .by-hand { flex: 0 1 auto; min-width: 0; overflow: hidden; text-overflow: ellipsis; color: var(--ochre-ink); margin-left: auto; }
-  .message { display: flex; flex-direction: column; gap: 3px; margin-top: 12px; font-size: 12px; color: var(--ink2); }
-  textarea { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 5px 8px; font: inherit; font-size: 12.5px; }
-  form { display: flex; flex-direction: column; gap: 12px; align-items: flex-start; color: var(--ink); }
-  form label { display: flex; gap: 8px; align-items: center; }
-  p { margin-top: 12px; }
+  .bar {
+    flex: none;
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    padding: 7px 16px;
+    white-space: nowrap;
+  }
+  .bar + .bar {
+    border-bottom: 1px solid var(--rule);
+    padding-top: 0;
+  }
+  select,
+  input {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    padding: 2px 21px 2px 7px;
+    background-position: right 5px center;
+    font: inherit;
+    font-size: 12.5px;
+    height: 28px;
+    min-width: 0;
+  }
+  input {
+    padding-right: 7px;
+  }
+  input[type='checkbox'] {
+    height: 15px;
+    width: 15px;
+    padding: 0;
+  }
+  #brief {
+    flex: none;
+    font-weight: 640;
+    max-width: 160px;
+  }
+  #for {
+    flex: none;
+    width: 116px;
+  }
+  #depth {
+    flex: none;
+  }
+  .unit {
+    width: 38px;
+  }
+  .tail {
+    width: 82px;
+  }
+  .slim {
+    padding: 3px 9px;
+    height: 28px;
+  }
+  .field {
+    background: var(--sheet);
+    font-weight: 620;
+    max-width: 170px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .count {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+  }
+  .last {
+    margin-left: auto;
+  }
+  .by-hand {
+    flex: 0 1 auto;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    color: var(--ochre-ink);
+    margin-left: auto;
+  }
+  .message {
+    display: flex;
+    flex-direction: column;
+    gap: 3px;
+    margin-top: 12px;
+    font-size: 12px;
+    color: var(--ink2);
+  }
+  textarea {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 5px 8px;
+    font: inherit;
+    font-size: 12.5px;
+  }
+  form {
+    display: flex;
+    flex-direction: column;
+    gap: 12px;
+    align-items: flex-start;
+    color: var(--ink);
+  }
+  form label {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+  }
+  p {
+    margin-top: 12px;
+  }
 </style>

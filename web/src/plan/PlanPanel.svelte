@@ -14,7 +14,12 @@
   import { column, STATIONS } from './stamping.svelte';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
-  let { store, levels, session: sessions, row }: { store: HandoffStore; levels: Levels; session: SessionStore; row: PlanRow } = $props();
+  let {
+    store,
+    levels,
+    session: sessions,
+    row,
+  }: { store: HandoffStore; levels: Levels; session: SessionStore; row: PlanRow } = $props();
   const plan = $derived(store.state!.plan);
   const handoff = $derived(store.state!.handoff);
   const settled = $derived(store.state!.settled);
@@ -27,9 +32,15 @@
 
   const byHand = $derived(handoff.byRow[row.row] ?? {});
   const members = $derived(source?.type === 'bus' ? plan.rows.filter((each) => under(each.row)) : []);
-  const alike = $derived(source && source.about.role !== 'other' ? plan.rows.filter((each) => session.rows.find((r) => r.id === each.row)?.about.role === source.about.role) : []);
+  const alike = $derived(
+    source && source.about.role !== 'other'
+      ? plan.rows.filter((each) => session.rows.find((r) => r.id === each.row)?.about.role === source.about.role)
+      : [],
+  );
   const takes = $derived(audio && audio.takes.length > 1 ? audio.takes : []);
-  const included = $derived(byHand.takes ?? (audio ? (settled.takes ? audio.takes.map((take) => take.id) : [audio.active]) : []));
+  const included = $derived(
+    byHand.takes ?? (audio ? (settled.takes ? audio.takes.map((take) => take.id) : [audio.active]) : []),
+  );
 
   /** Whether a row is the bus itself or reaches it. */
   function under(id: string, seen: string[] = []): boolean {
@@ -55,12 +66,17 @@
     void store.setRow(row.row, { words });
   }
 
-  const usualWord = (print: Print) => void store.setRow(row.row, { words: Object.fromEntries(Object.entries(byHand.words ?? {}).filter(([station]) => station !== print.station)) });
+  const usualWord = (print: Print) =>
+    void store.setRow(row.row, {
+      words: Object.fromEntries(Object.entries(byHand.words ?? {}).filter(([station]) => station !== print.station)),
+    });
   /** The word as it stands in the name, as far as it can be told from outside. */
   const wordOf = (print: Print) => byHand.words?.[print.station] ?? '';
 
   function include(take: string) {
-    const now = included.includes(take) ? included.filter((each) => each !== take) : audio!.takes.map((each) => each.id).filter((each) => each === take || included.includes(each));
+    const now = included.includes(take)
+      ? included.filter((each) => each !== take)
+      : audio!.takes.map((each) => each.id).filter((each) => each === take || included.includes(each));
     const usual = now.length === 1 && now[0] === audio!.active && !settled.takes;
     void store.setRow(row.row, { takes: usual ? null : now });
   }
@@ -89,19 +105,43 @@
   {#each source.strip.inserts as insert, i (i)}
     <label class="insert" class:faint={!insert.on || row.unknown.includes(insert.effect)}>
       <input type="checkbox" checked={row.kept[i]} onchange={() => keep(i)} />
-      <span>{effects.find(insert.effect)?.name ?? insert.effect}</span><span class="cap">{settings(insert, effects.find(insert.effect), 1)}</span>
+      <span>{effects.find(insert.effect)?.name ?? insert.effect}</span><span class="cap"
+        >{settings(insert, effects.find(insert.effect), 1)}</span
+      >
     </label>
   {/each}
   <p class="cap">Ticked inserts are in Shaped. This is kept with the handoff; the session stays as it is.</p>
 {/if}
 <h3>Channels</h3>
-<div class="choice"><select aria-label="Channels of this row" value={byHand.sides ?? ''} onchange={(e) => void store.setRow(row.row, { sides: (e.currentTarget.value || null) as Sides | null })}><option value="">as for all: {CHANNELS.find(([value]) => value === settled.sides)?.[1]}</option>{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</select>
-  <span title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'}><NumberField label="Trim" value={byHand.trimDb ?? 0} unit="dB" lowest={-48} highest={48} step={0.5} onset={(db) => void store.setRow(row.row, { trimDb: db === 0 ? null : db })} /></span></div>
+<div class="choice">
+  <select
+    aria-label="Channels of this row"
+    value={byHand.sides ?? ''}
+    onchange={(e) => void store.setRow(row.row, { sides: (e.currentTarget.value || null) as Sides | null })}
+    ><option value="">as for all: {CHANNELS.find(([value]) => value === settled.sides)?.[1]}</option
+    >{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+  >
+  <span title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'}
+    ><NumberField
+      label="Trim"
+      value={byHand.trimDb ?? 0}
+      unit="dB"
+      lowest={-48}
+      highest={48}
+      step={0.5}
+      onset={(db) => void store.setRow(row.row, { trimDb: db === 0 ? null : db })}
+    /></span
+  >
+</div>
 <p class="evidence"><b>{CHANNEL_WORDS[row.channels]}</b> – {row.evidence}</p>
 {#if takes.length}
   <h3>Takes at Raw</h3>
   {#each takes as take (take.id)}
-    <label class="insert"><input type="checkbox" checked={included.includes(take.id)} onchange={() => include(take.id)} /><span>{take.name}</span>{#if take.id === audio!.active}<span class="cap">chosen in the session</span>{/if}</label>
+    <label class="insert"
+      ><input type="checkbox" checked={included.includes(take.id)} onchange={() => include(take.id)} /><span
+        >{take.name}</span
+      >{#if take.id === audio!.active}<span class="cap">chosen in the session</span>{/if}</label
+    >
   {/each}
 {/if}
 {#if members.length > 1}{@render many('This group and its members at', members)}{/if}
@@ -109,17 +149,30 @@
 <h3>Files from this row</h3>
 {#each prints as print (print.folder + print.file)}
   {@const level = levels.of(plan.prints.indexOf(print))}
-  <p class="file"><span class="mono">{print.file}</span><span class="cap">{CHANNEL_WORDS[print.channels]} · {bytes(print.bytes)}</span></p>
+  <p class="file">
+    <span class="mono">{print.file}</span><span class="cap">{CHANNEL_WORDS[print.channels]} · {bytes(print.bytes)}</span
+    >
+  </p>
   <p class="cap heights" class:wrong={level && plan.depth !== 'float32' && (level.peakDbfs ?? -99) > 0}>
     {#if !level}{levels.failure ?? (levels.pending ? 'Measuring…' : 'Not measured')}
     {:else if level.peakDbfs === null}Silent all through: leave it out, unless its place matters.
     {:else}
-      Loudest {dbfs(level.peakDbfs)}{where(levels.placeOf(plan.prints.indexOf(print)))}, true peak {signed(level.truePeakDbtp ?? level.peakDbfs)} dBTP{level.loudnessLufs === null
-        ? ''
-        : `, ${signed(level.loudnessLufs)} LUFS`}
+      Loudest {dbfs(level.peakDbfs)}{where(levels.placeOf(plan.prints.indexOf(print)))}, true peak {signed(
+        level.truePeakDbtp ?? level.peakDbfs,
+      )} dBTP{level.loudnessLufs === null ? '' : `, ${signed(level.loudnessLufs)} LUFS`}
     {/if}
   </p>
-  {#if print.source === print.row}<label class="word cap">{STATIONS.find((each) => each.station === print.station)?.name}, word in the name <input value={wordOf(print)} placeholder="usual" maxlength="30" onchange={(e) => word(print, e.currentTarget)} />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}>usual</button>{/if}</label>{/if}
+  {#if print.source === print.row}<label class="word cap"
+      >{STATIONS.find((each) => each.station === print.station)?.name}, word in the name
+      <input
+        value={wordOf(print)}
+        placeholder="usual"
+        maxlength="30"
+        onchange={(e) => word(print, e.currentTarget)}
+      />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}
+          >usual</button
+        >{/if}</label
+    >{/if}
 {:else}
   <p class="none">None. Click a station on its line to print it.</p>
 {/each}
@@ -128,7 +181,9 @@
   <dl class="elsewhere">
     {#each elsewhere as { station, peakDbfs, loudnessLufs } (station)}
       <dt class="cap">{STATIONS.find((each) => each.station === station)?.name}</dt>
-      <dd class="mono" class:wrong={plan.depth !== 'float32' && (peakDbfs ?? -99) > 0}>{peakDbfs === null ? 'silent' : dbfs(peakDbfs)}</dd>
+      <dd class="mono" class:wrong={plan.depth !== 'float32' && (peakDbfs ?? -99) > 0}>
+        {peakDbfs === null ? 'silent' : dbfs(peakDbfs)}
+      </dd>
       <dd class="mono">{loudnessLufs === null ? '' : `${signed(loudnessLufs)} LUFS`}</dd>
     {/each}
   </dl>
@@ -136,43 +191,151 @@
 {#if row.image !== null}
   <h3>Level at Raw</h3>
   <div class="level"><span class={levelWord(row.peakDbfs)} style="width:{place * 100}%"></span></div>
-  <div class="marks mono">{#each marks as mark (mark)}<span>{mark === 0 ? '0' : `−${-mark}`}</span>{/each}</div>
+  <div class="marks mono">
+    {#each marks as mark (mark)}<span>{mark === 0 ? '0' : `−${-mark}`}</span>{/each}
+  </div>
   <p class="cap">{row.peakDbfs === null ? 'Silent all through.' : `Loudest sample ${dbfs(row.peakDbfs)}`}</p>
 {/if}
 
 {#snippet many(words: string, rows: PlanRow[])}
   <h3>{words}</h3>
-  <div class="many">{#each STATIONS as each (each.station)}{#if rows.some((r) => r.stations.includes(each.station))}<button class="plain" onclick={() => stampAll(rows, each.station)}>{each.name}</button>{/if}{/each}</div>
+  <div class="many">
+    {#each STATIONS as each (each.station)}{#if rows.some((r) => r.stations.includes(each.station))}<button
+          class="plain"
+          onclick={() => stampAll(rows, each.station)}>{each.name}</button
+        >{/if}{/each}
+  </div>
 {/snippet}
 
 <style>
-  .many { display: flex; flex-wrap: wrap; gap: 5px; }
-  .many .plain { padding: 3px 9px; }
-  .word { display: flex; align-items: center; gap: 7px; padding-bottom: 6px; border-bottom: 1px solid var(--rule2); }
-  .word input { flex: 1; }
-  .word .plain { padding: 1px 7px; }
-  select, input:not([type='checkbox']) { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 7px; font-size: 12.5px; height: 27px; min-width: 0; }
-  select { padding-right: 26px; flex: 1; }
-  .wave { background: var(--sheet); border: 1px solid var(--rule); }
-  .insert { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--rule2); cursor: pointer; }
-  .insert .cap { margin-left: auto; white-space: nowrap; }
-  .insert input { accent-color: var(--teal); width: 15px; height: 15px; }
-  .faint { opacity: 0.62; }
-  .choice { display: flex; align-items: center; gap: 7px; }
-  .evidence { margin-top: 6px; }
-  .file { display: flex; justify-content: space-between; gap: 10px; padding: 4px 0; }
-  .file .mono { overflow-wrap: anywhere; }
-  .file .cap { white-space: nowrap; }
-  .heights { padding-bottom: 5px; }
-  .heights.wrong { color: var(--rust); }
-  .none { color: var(--ink2); }
-  .elsewhere { display: grid; grid-template-columns: auto auto 1fr; gap: 2px 14px; align-items: baseline; font-size: 12px; }
-  .elsewhere dd { margin: 0; }
-  .elsewhere .wrong { color: var(--rust); }
-  .level { height: 10px; border-radius: 5px; background: var(--rule2); overflow: hidden; }
-  .level span { display: block; height: 100%; border-radius: 5px; }
-  .fine { background: var(--moss); }
-  .hot, .low { background: var(--ochre); }
-  .full { background: var(--rust); }
-  .marks { display: flex; justify-content: space-between; font-size: 11px; color: var(--ink2); margin: 4px 0; }
+  .many {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 5px;
+  }
+  .many .plain {
+    padding: 3px 9px;
+  }
+  .word {
+    display: flex;
+    align-items: center;
+    gap: 7px;
+    padding-bottom: 6px;
+    border-bottom: 1px solid var(--rule2);
+  }
+  .word input {
+    flex: 1;
+  }
+  .word .plain {
+    padding: 1px 7px;
+  }
+  select,
+  input:not([type='checkbox']) {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    padding: 2px 7px;
+    font-size: 12.5px;
+    height: 27px;
+    min-width: 0;
+  }
+  select {
+    padding-right: 26px;
+    flex: 1;
+  }
+  .wave {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+  }
+  .insert {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    padding: 4px 0;
+    border-bottom: 1px solid var(--rule2);
+    cursor: pointer;
+  }
+  .insert .cap {
+    margin-left: auto;
+    white-space: nowrap;
+  }
+  .insert input {
+    accent-color: var(--teal);
+    width: 15px;
+    height: 15px;
+  }
+  .faint {
+    opacity: 0.62;
+  }
+  .choice {
+    display: flex;
+    align-items: center;
+    gap: 7px;
+  }
+  .evidence {
+    margin-top: 6px;
+  }
+  .file {
+    display: flex;
+    justify-content: space-between;
+    gap: 10px;
+    padding: 4px 0;
+  }
+  .file .mono {
+    overflow-wrap: anywhere;
+  }
+  .file .cap {
+    white-space: nowrap;
+  }
+  .heights {
+    padding-bottom: 5px;
+  }
+  .heights.wrong {
+    color: var(--rust);
+  }
+  .none {
+    color: var(--ink2);
+  }
+  .elsewhere {
+    display: grid;
+    grid-template-columns: auto auto 1fr;
+    gap: 2px 14px;
+    align-items: baseline;
+    font-size: 12px;
+  }
+  .elsewhere dd {
+    margin: 0;
+  }
+  .elsewhere .wrong {
+    color: var(--rust);
+  }
+  .level {
+    height: 10px;
+    border-radius: 5px;
+    background: var(--rule2);
+    overflow: hidden;
+  }
+  .level span {
+    display: block;
+    height: 100%;
+    border-radius: 5px;
+  }
+  .fine {
+    background: var(--moss);
+  }
+  .hot,
+  .low {
+    background: var(--ochre);
+  }
+  .full {
+    background: var(--rust);
+  }
+  .marks {
+    display: flex;
+    justify-content: space-between;
+    font-size: 11px;
+    color: var(--ink2);
+    margin: 4px 0;
+  }
 </style>

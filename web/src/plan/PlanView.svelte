@@ -29,10 +29,18 @@
   const plan = $derived(store.state?.plan);
   const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
   const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
-  const lossy = $derived(!!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth));
-  const lossyWords = $derived(plan ? `${DEPTH_WORDS[plan.depth]} is less than the recordings have${plan.depth === 'int16' ? '; dither is added' : ''}` : '');
+  const lossy = $derived(
+    !!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth),
+  );
+  const lossyWords = $derived(
+    plan
+      ? `${DEPTH_WORDS[plan.depth]} is less than the recordings have${plan.depth === 'int16' ? '; dither is added' : ''}`
+      : '',
+  );
   const depth = $derived(depths(session.session?.rows ?? []));
-  const roles = $derived(new Map((session.session?.rows ?? []).map((r) => [r.id, r.about.role === 'other' ? '' : r.about.role])));
+  const roles = $derived(
+    new Map((session.session?.rows ?? []).map((r) => [r.id, r.about.role === 'other' ? '' : r.about.role])),
+  );
   const seconds = $derived(plan ? plan.sections.reduce((sum, section) => sum + section.frames, 0) / plan.rate : 0);
   const estimate = $derived(store.state?.estimate);
   const tooBig = $derived(!!estimate && estimate.bytes > estimate.bytesFree);
@@ -42,14 +50,24 @@
   /** As long and as large as the files will be, once every one has been looked at. */
   const exact = $derived(levels.exact);
   const tail = $derived(exact ? exact.seconds.reduce((sum, each) => sum + each, 0) - seconds : (plan?.ringsOut ?? 0));
-  const tailWords = $derived(tail < 0.05 ? '' : exact ? ` with ${tail.toFixed(1)} s tail` : ` + about ${tail.toFixed(0)} s tail`);
-  const length = $derived(plan ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') + minutes(exact ? seconds + tail : seconds) + tailWords : '');
-  const silent = $derived(plan ? levels.silent.map((print) => plan.prints[print]!).filter((print) => print.row !== 'mix') : []);
+  const tailWords = $derived(
+    tail < 0.05 ? '' : exact ? ` with ${tail.toFixed(1)} s tail` : ` + about ${tail.toFixed(0)} s tail`,
+  );
+  const length = $derived(
+    plan
+      ? (plan.sections.length > 1 ? `${plan.sections.length} sections, together ` : '') +
+          minutes(exact ? seconds + tail : seconds) +
+          tailWords
+      : '',
+  );
+  const silent = $derived(
+    plan ? levels.silent.map((print) => plan.prints[print]!).filter((print) => print.row !== 'mix') : [],
+  );
   /** A tenth of a dB is as fine as anybody turns. */
   const down = $derived(Math.ceil(over.db * 10) / 10);
 
   $effect(() => {
-    void store.state?.revision, store.state?.sessionRevision, store.id;
+    void [store.state?.revision, store.state?.sessionRevision, store.id];
     if (store.state) levels.follow();
     return () => levels.stop();
   });
@@ -59,7 +77,7 @@
   const unchanged = $derived(since?.number ? since.same : 0);
 
   $effect(() => {
-    void store.state?.revision, store.state?.sessionRevision;
+    void [store.state?.revision, store.state?.sessionRevision];
     if (store.state && store.runsKnown) void store.loadSince();
   });
 
@@ -85,7 +103,13 @@
 <Tabs sessionId={params.id} current="plan" badges={badges(session, store, shown.current?.view)} />
 <div class="view">
   {#if (store.failure || session.failure) && !(plan && session.session)}
-    <Failure words={store.failure ?? session.failure ?? ''} retry={() => { void store.load(); void session.load(); }} />
+    <Failure
+      words={store.failure ?? session.failure ?? ''}
+      retry={() => {
+        void store.load();
+        void session.load();
+      }}
+    />
   {:else if !plan || !session.session}
     <Loading words="Measuring the rows…" />
   {:else}
@@ -93,29 +117,79 @@
       <PlanBar {store} {session} />
       <Grid {store} {levels} {depth} {roles} bind:selected />
       <footer>
-        <span class="big">{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span></span>
-        <span class="big">{bytes(exact?.bytes ?? plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span></span>
-        {#if estimate}<span class="big" title="From the button to the parcel, by what this machine’s last runs took">{foretold(estimate)}<span class="cap" class:wrong={tooBig}>{tooBig ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free` : `${bytes(estimate.bytesFree)} free`}</span></span>
-          {/if}
-        {#if store.state!.doubled.length}<span class="badge ochre" title={store.state!.doubled.map((each) => each.words).join(' ')}>{count(store.state!.doubled.length, 'doubling')}</span>{/if}
+        <span class="big"
+          >{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span
+          ></span
+        >
+        <span class="big"
+          >{bytes(exact?.bytes ?? plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span
+          ></span
+        >
+        {#if estimate}<span class="big" title="From the button to the parcel, by what this machine’s last runs took"
+            >{foretold(estimate)}<span class="cap" class:wrong={tooBig}
+              >{tooBig
+                ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free`
+                : `${bytes(estimate.bytesFree)} free`}</span
+            ></span
+          >
+        {/if}
+        {#if store.state!.doubled.length}<span
+            class="badge ochre"
+            title={store.state!.doubled.map((each) => each.words).join(' ')}
+            >{count(store.state!.doubled.length, 'doubling')}</span
+          >{/if}
         {#if over.count}
           <button
-            class="plain over" onclick={() => void store.turn(-down)}
-            title="{count(over.count, 'file')} would be held at full scale. This brings all files of the handoff down, so that their balance stays; the session sheet says so. A row’s trim brings down one of them; 32-bit float holds all as they are."
-          ><b>{over.count} over</b>, all down {down.toFixed(1)} dB</button>
+            class="plain over"
+            onclick={() => void store.turn(-down)}
+            title="{count(
+              over.count,
+              'file',
+            )} would be held at full scale. This brings all files of the handoff down, so that their balance stays; the session sheet says so. A row’s trim brings down one of them; 32-bit float holds all as they are."
+            ><b>{over.count} over</b>, all down {down.toFixed(1)} dB</button
+          >
         {/if}
         {#if silent.length}
           <button
-            class="plain over" onclick={() => void store.stamp(silent.map(({ row, station }) => ({ row, station })), false)}
+            class="plain over"
+            onclick={() =>
+              void store.stamp(
+                silent.map(({ row, station }) => ({ row, station })),
+                false,
+              )}
             title="{silent.map((print) => print.file).join(', ')}: not one sample differs from silence."
-          ><b>{silent.length} silent</b>, leave out</button>
+            ><b>{silent.length} silent</b>, leave out</button
+          >
         {/if}
         {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
-        <label class="cap version">as <input aria-label="Version" bind:value={version} maxlength="30" placeholder="v{(store.runs[0]?.number ?? 0) + 1}" /></label>
-        {#if unchanged}<button class="plain" onclick={() => print(true)} disabled={starting || tooBig} title="Print what has not changed as well">All again</button>{/if}
-        <button class="main-button" title={unchanged && !since!.fresh.length ? 'Nothing changed since the last run' : undefined} onclick={() => print(false)} disabled={starting || plan.prints.length === 0 || tooBig}>
-          {!plan.prints.length ? 'Choose a row to print' : !unchanged ? `Print ${count(plan.prints.length, 'file')}` : since!.fresh.length ? `Print ${since!.fresh.length} changed` : `Take over all ${count(plan.prints.length, 'file')}`}
+        <label class="cap version"
+          >as <input
+            aria-label="Version"
+            bind:value={version}
+            maxlength="30"
+            placeholder="v{(store.runs[0]?.number ?? 0) + 1}"
+          /></label
+        >
+        {#if unchanged}<button
+            class="plain"
+            onclick={() => print(true)}
+            disabled={starting || tooBig}
+            title="Print what has not changed as well">All again</button
+          >{/if}
+        <button
+          class="main-button"
+          title={unchanged && !since!.fresh.length ? 'Nothing changed since the last run' : undefined}
+          onclick={() => print(false)}
+          disabled={starting || plan.prints.length === 0 || tooBig}
+        >
+          {!plan.prints.length
+            ? 'Choose a row to print'
+            : !unchanged
+              ? `Print ${count(plan.prints.length, 'file')}`
+              : since!.fresh.length
+                ? `Print ${since!.fresh.length} changed`
+                : `Take over all ${count(plan.prints.length, 'file')}`}
         </button>
       </footer>
     </div>
@@ -124,17 +198,69 @@
     </aside>
   {/if}
 </div>
-<Keys keys={[['↑ ↓ ← →', 'Walk the grid'], ['Enter', 'Print the row there, or not'], ['Alt ↑ ↓', 'Move the row in the receiver’s order'], ['Ctrl Z', 'Undo']]} />
+<Keys
+  keys={[
+    ['↑ ↓ ← →', 'Walk the grid'],
+    ['Enter', 'Print the row there, or not'],
+    ['Alt ↑ ↓', 'Move the row in the receiver’s order'],
+    ['Ctrl Z', 'Undo'],
+  ]}
+/>
 
 <style>
-  footer :is(.badge, .over) { flex: none; }
-  .over b { color: var(--rust-ink); }
-  footer { height: 56px; flex: none; border-top: 2px solid var(--ink); display: flex; align-items: center; gap: 16px; padding: 0 16px; }
-  .big { font-size: 15.5px; font-weight: 680; white-space: nowrap; display: flex; flex-direction: column; line-height: 1.15; }
-  footer > * { flex: none; }
-  footer > .badge { flex: 0 1 auto; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  .wrong { color: var(--rust-ink); font-weight: 640; }
-  .version { display: flex; align-items: center; gap: 5px; }
-  .version input { width: 58px; height: 28px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 0 7px; font-size: 12.5px; }
-  footer .undo { margin-left: auto; }
+  footer :is(.badge, .over) {
+    flex: none;
+  }
+  .over b {
+    color: var(--rust-ink);
+  }
+  footer {
+    height: 56px;
+    flex: none;
+    border-top: 2px solid var(--ink);
+    display: flex;
+    align-items: center;
+    gap: 16px;
+    padding: 0 16px;
+  }
+  .big {
+    font-size: 15.5px;
+    font-weight: 680;
+    white-space: nowrap;
+    display: flex;
+    flex-direction: column;
+    line-height: 1.15;
+  }
+  footer > * {
+    flex: none;
+  }
+  footer > .badge {
+    flex: 0 1 auto;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .wrong {
+    color: var(--rust-ink);
+    font-weight: 640;
+  }
+  .version {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+  }
+  .version input {
+    width: 58px;
+    height: 28px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0 7px;
+    font-size: 12.5px;
+  }
+  footer .undo {
+    margin-left: auto;
+  }
 </style>

@@ -13,16 +13,45 @@ vi.hoisted(() => {
   Element.prototype.animate ??= (() => ({ cancel: () => undefined, finished: Promise.resolve() })) as never;
 });
 
-const session = { session: { markers: [{ frame: 96_000, name: 'Verse' }, { frame: 0, name: 'Intro' }], song: { tempo: 120, meter: '4/4' }, rate: 48_000 }, frames: 192_000 };
+const session = {
+  session: {
+    markers: [
+      { frame: 96_000, name: 'Verse' },
+      { frame: 0, name: 'Intro' },
+    ],
+    song: { tempo: 120, meter: '4/4' },
+    rate: 48_000,
+  },
+  frames: 192_000,
+};
 /** Four seconds that grow faster after the first bar: 4 quarters in two seconds, 8 more in the other two. */
-const faster: Tempo = { ...steady(120, '4/4'), tempos: [{ quarter: 0, quartersPerMinute: 120, way: 'jump' }, { quarter: 4, quartersPerMinute: 240, way: 'jump' }] };
+const faster: Tempo = {
+  ...steady(120, '4/4'),
+  tempos: [
+    { quarter: 0, quartersPerMinute: 120, way: 'jump' },
+    { quarter: 4, quartersPerMinute: 240, way: 'jump' },
+  ],
+};
 
 function opened(sections: Handoff['sections'], tempo = steady(120, '4/4')) {
   let handoff = { sections } as Handoff;
   const change = vi.fn(async (make: (now: Handoff) => Handoff) => void (handoff = make(handoff)));
-  HTMLDialogElement.prototype.showModal ??= function open(this: HTMLDialogElement) { this.open = true; };
-  HTMLDialogElement.prototype.close ??= function close(this: HTMLDialogElement) { this.open = false; };
-  render(RangeDialog, { store: { get handoff() { return handoff; }, change } as unknown as HandoffStore, session: { ...session, tempo } as unknown as SessionStore, open: true });
+  HTMLDialogElement.prototype.showModal ??= function open(this: HTMLDialogElement) {
+    this.open = true;
+  };
+  HTMLDialogElement.prototype.close ??= function close(this: HTMLDialogElement) {
+    this.open = false;
+  };
+  render(RangeDialog, {
+    store: {
+      get handoff() {
+        return handoff;
+      },
+      change,
+    } as unknown as HandoffStore,
+    session: { ...session, tempo } as unknown as SessionStore,
+    open: true,
+  });
   return () => handoff.sections;
 }
 afterEach(cleanup);
@@ -37,7 +66,9 @@ describe('the range', () => {
     await fireEvent.input(field('From, section 1'), { target: { value: 'verse' } });
     await fireEvent.input(field('To, section 1'), { target: { value: '0:03.5' } });
     await set();
-    expect(sections()).toEqual([{ name: '', stretch: { from: { unit: 'marker', at: 0, marker: 'Verse' }, to: { unit: 'seconds', at: 3.5 } } }]);
+    expect(sections()).toEqual([
+      { name: '', stretch: { from: { unit: 'marker', at: 0, marker: 'Verse' }, to: { unit: 'seconds', at: 3.5 } } },
+    ]);
   });
 
   it('ends, when nothing else is said, where the song does, by its tempo map', async () => {
@@ -57,7 +88,9 @@ describe('the range', () => {
   });
 
   it('shows what is set, says what cannot be read, and goes back to the whole session', async () => {
-    const sections = opened([{ name: 'A', stretch: { from: { unit: 'bars', at: 2 }, to: { unit: 'seconds', at: 75 } } }]);
+    const sections = opened([
+      { name: 'A', stretch: { from: { unit: 'bars', at: 2 }, to: { unit: 'seconds', at: 75 } } },
+    ]);
     expect([field('From, section 1').value, field('To, section 1').value]).toEqual(['2', '1:15']);
     await fireEvent.input(field('From, section 1'), { target: { value: 'there' } });
     expect(field('From, section 1').getAttribute('aria-invalid')).toBe('true');

@@ -1,44 +1,142 @@
 <script lang="ts">
   import type { Settings } from '../lib/api/types';
   import { DEPTH_WORDS } from '../lib/units';
-  import { CHANNELS, CLICKS, DEPTHS, DYNAMICS, DYNAMICS_WORDS, FOLDERS, FORMATS, RATES, RETURN_WORDS, RETURNS } from './settingWords';
+  import {
+    CHANNELS,
+    CLICKS,
+    DEPTHS,
+    DYNAMICS,
+    DYNAMICS_WORDS,
+    FOLDERS,
+    FORMATS,
+    RATES,
+    RETURN_WORDS,
+    RETURNS,
+  } from './settingWords';
   import { typedNumber } from './typedNumber';
 
   /** Everything that holds for all files. What is not set here comes from `behind`. */
-  let { settings, behind, behindWords, onset }: { settings: Settings; behind: Settings; behindWords: string; onset: (change: Partial<Settings>) => void } = $props();
+  let {
+    settings,
+    behind,
+    behindWords,
+    onset,
+  }: { settings: Settings; behind: Settings; behindWords: string; onset: (change: Partial<Settings>) => void } =
+    $props();
 
-  const effective = $derived({ ...behind, ...Object.fromEntries(Object.entries(settings).filter(([, value]) => value !== null && value !== undefined)) } as Settings);
+  const effective = $derived({
+    ...behind,
+    ...Object.fromEntries(Object.entries(settings).filter(([, value]) => value !== null && value !== undefined)),
+  } as Settings);
   const chosen = (name: keyof Settings) => String(settings[name] ?? '');
   const OPEN_DEPTH = 'as recorded';
   const OPEN_RATE = "the session's";
 
   function said(name: keyof Settings, options: readonly (readonly [string, string])[], open = ''): string {
     const value = behind[name];
-    return value === null || value === undefined ? open : (options.find(([each]) => each === String(value))?.[1] ?? String(value));
+    return value === null || value === undefined
+      ? open
+      : (options.find(([each]) => each === String(value))?.[1] ?? String(value));
   }
 </script>
 
 {#snippet select(name: keyof Settings, label: string, options: readonly (readonly [string, string])[], open = '')}
-  <label><span>{label}</span>
-    <select value={chosen(name)} class:set={settings[name] !== null && settings[name] !== undefined} onchange={(e) => onset({ [name]: e.currentTarget.value === '' ? null : name === 'rate' ? Number(e.currentTarget.value) : e.currentTarget.value })}>
+  <label
+    ><span>{label}</span>
+    <select
+      value={chosen(name)}
+      class:set={settings[name] !== null && settings[name] !== undefined}
+      onchange={(e) =>
+        onset({
+          [name]:
+            e.currentTarget.value === ''
+              ? null
+              : name === 'rate'
+                ? Number(e.currentTarget.value)
+                : e.currentTarget.value,
+        })}
+    >
       <option value="">{behindWords}: {said(name, options, open)}</option>
       {#each options as [value, words] (value)}<option {value}>{words}</option>{/each}
-    </select></label>
+    </select></label
+  >
 {/snippet}
 {#snippet yesNo(name: 'count' | 'takes' | 'notes' | 'listening' | 'document', label: string)}
-  <label class="check" class:set={settings[name] !== null && settings[name] !== undefined}><input type="checkbox" checked={!!effective[name]} onchange={(e) => onset({ [name]: e.currentTarget.checked === !!behind[name] ? null : e.currentTarget.checked })} /><span>{label}</span></label>
+  <label class="check" class:set={settings[name] !== null && settings[name] !== undefined}
+    ><input
+      type="checkbox"
+      checked={!!effective[name]}
+      onchange={(e) => onset({ [name]: e.currentTarget.checked === !!behind[name] ? null : e.currentTarget.checked })}
+    /><span>{label}</span></label
+  >
 {/snippet}
 
 <div class="fields">
   {@render select('format', 'Kind of file', FORMATS)}
-  {@render select('depth', 'Sample format', DEPTHS.map((depth) => [depth, DEPTH_WORDS[depth]] as const), OPEN_DEPTH)}
-  {@render select('rate', 'Rate', RATES.map((hertz) => [String(hertz), `${hertz / 1000} kHz`] as const), OPEN_RATE)}
+  {@render select(
+    'depth',
+    'Sample format',
+    DEPTHS.map((depth) => [depth, DEPTH_WORDS[depth]] as const),
+    OPEN_DEPTH,
+  )}
+  {@render select(
+    'rate',
+    'Rate',
+    RATES.map((hertz) => [String(hertz), `${hertz / 1000} kHz`] as const),
+    OPEN_RATE,
+  )}
   {@render select('sides', 'Channels', CHANNELS)}
-  <label><span>Lead-in</span><span class="with"><input class:set={settings.leadInBars !== null && settings.leadInBars !== undefined} value={settings.leadInBars ?? ''} placeholder={String(behind.leadInBars ?? 0)} inputmode="numeric" onchange={(e) => typedNumber(e.currentTarget, (leadInBars) => onset({ leadInBars }), () => settings.leadInBars)} /> bars</span></label>
-  <label><span>Tail</span><span class="with"><input class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined} value={settings.tailSeconds ?? ''} placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined ? 'until quiet' : String(behind.tailSeconds)} onchange={(e) => typedNumber(e.currentTarget, (tailSeconds) => onset({ tailSeconds }), () => settings.tailSeconds)} /> s</span></label>
+  <label
+    ><span>Lead-in</span><span class="with"
+      ><input
+        class:set={settings.leadInBars !== null && settings.leadInBars !== undefined}
+        value={settings.leadInBars ?? ''}
+        placeholder={String(behind.leadInBars ?? 0)}
+        inputmode="numeric"
+        onchange={(e) =>
+          typedNumber(
+            e.currentTarget,
+            (leadInBars) => onset({ leadInBars }),
+            () => settings.leadInBars,
+          )}
+      /> bars</span
+    ></label
+  >
+  <label
+    ><span>Tail</span><span class="with"
+      ><input
+        class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined}
+        value={settings.tailSeconds ?? ''}
+        placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined
+          ? 'until quiet'
+          : String(behind.tailSeconds)}
+        onchange={(e) =>
+          typedNumber(
+            e.currentTarget,
+            (tailSeconds) => onset({ tailSeconds }),
+            () => settings.tailSeconds,
+          )}
+      /> s</span
+    ></label
+  >
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
-  <label><span>Zips no larger than</span><span class="with"><input class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined} value={settings.splitMegabytes ?? ''} placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'} inputmode="numeric" onchange={(e) => typedNumber(e.currentTarget, (splitMegabytes) => onset({ splitMegabytes }), () => settings.splitMegabytes)} /> MB</span></label>
+  <label
+    ><span>Zips no larger than</span><span class="with"
+      ><input
+        class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined}
+        value={settings.splitMegabytes ?? ''}
+        placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'}
+        inputmode="numeric"
+        onchange={(e) =>
+          typedNumber(
+            e.currentTarget,
+            (splitMegabytes) => onset({ splitMegabytes }),
+            () => settings.splitMegabytes,
+          )}
+      /> MB</span
+    ></label
+  >
   {@render select('returns', 'Returns at Bus and Mix', RETURNS)}
   {@render select('dynamics', 'Shared dynamics', DYNAMICS)}
 </div>
@@ -52,14 +150,61 @@
 </div>
 
 <style>
-  .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 9px 18px; }
-  label { display: flex; flex-direction: column; gap: 2px; color: var(--ink2); font-size: 12px; }
-  .with { display: flex; align-items: center; gap: 6px; }
-  select, .with input { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 3px 26px 3px 7px; font: inherit; font-size: 12.5px; height: 30px; }
-  .with input { width: 92px; padding-right: 7px; }
-  select.set, input.set { border-color: var(--teal); font-weight: 640; }
-  .checks { display: grid; grid-template-columns: 1fr 1fr; gap: 7px 18px; margin-top: 12px; }
-  .check { flex-direction: row; align-items: center; gap: 8px; color: var(--ink); cursor: pointer; }
-  .check.set span { font-weight: 640; }
-  p { margin-top: 8px; line-height: 1.35; }
+  .fields {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 9px 18px;
+  }
+  label {
+    display: flex;
+    flex-direction: column;
+    gap: 2px;
+    color: var(--ink2);
+    font-size: 12px;
+  }
+  .with {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+  select,
+  .with input {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    padding: 3px 26px 3px 7px;
+    font: inherit;
+    font-size: 12.5px;
+    height: 30px;
+  }
+  .with input {
+    width: 92px;
+    padding-right: 7px;
+  }
+  select.set,
+  input.set {
+    border-color: var(--teal);
+    font-weight: 640;
+  }
+  .checks {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 7px 18px;
+    margin-top: 12px;
+  }
+  .check {
+    flex-direction: row;
+    align-items: center;
+    gap: 8px;
+    color: var(--ink);
+    cursor: pointer;
+  }
+  .check.set span {
+    font-weight: 640;
+  }
+  p {
+    margin-top: 8px;
+    line-height: 1.35;
+  }
 </style>

@@ -5,7 +5,23 @@ import type { Settings } from '../lib/api/types';
 import { toasts } from '../lib/chrome/toasts.svelte';
 import SettingsFields from './SettingsFields.svelte';
 
-const behind: Settings = { format: 'wav', depth: null, rate: null, sides: 'automatic', returns: 'sharedOut', dynamics: 'inPlace', leadInBars: 2, count: true, click: 'first', tailSeconds: null, takes: false, notes: true, listening: false, document: false, folders: 'kind' };
+const behind: Settings = {
+  format: 'wav',
+  depth: null,
+  rate: null,
+  sides: 'automatic',
+  returns: 'sharedOut',
+  dynamics: 'inPlace',
+  leadInBars: 2,
+  count: true,
+  click: 'first',
+  tailSeconds: null,
+  takes: false,
+  notes: true,
+  listening: false,
+  document: false,
+  folders: 'kind',
+};
 
 afterEach(cleanup);
 
@@ -18,8 +34,12 @@ function shown(settings: Settings = {}) {
 describe('what holds for all files', () => {
   it('says what stands behind a field that nobody set', () => {
     shown();
-    expect((screen.getByLabelText('Returns at Bus and Mix') as HTMLSelectElement).selectedOptions[0]!.text).toBe('For overdubs: shared out to rows');
-    expect((screen.getByLabelText('Sample format') as HTMLSelectElement).selectedOptions[0]!.text).toBe('For overdubs: as recorded');
+    expect((screen.getByLabelText('Returns at Bus and Mix') as HTMLSelectElement).selectedOptions[0]!.text).toBe(
+      'For overdubs: shared out to rows',
+    );
+    expect((screen.getByLabelText('Sample format') as HTMLSelectElement).selectedOptions[0]!.text).toBe(
+      'For overdubs: as recorded',
+    );
     expect((screen.getByLabelText('Lead-in bars') as HTMLInputElement).placeholder).toBe('2');
     expect((screen.getByLabelText('Count the lead-in in clicks') as HTMLInputElement).checked).toBe(true);
     expect(screen.getByText(/Rows alone add up to the mix/)).toBeTruthy();
@@ -43,7 +63,10 @@ describe('what holds for all files', () => {
     await fireEvent.change(tail, { target: { value: 'long' } });
     expect(onset).not.toHaveBeenCalled();
     expect(tail.value).toBe('3');
-    expect(toasts.list.at(-1)).toMatchObject({ kind: 'wrong', text: expect.stringContaining('“long” is not a number') });
+    expect(toasts.list.at(-1)).toMatchObject({
+      kind: 'wrong',
+      text: expect.stringContaining('“long” is not a number'),
+    });
   });
 
   it('a box that is set as it is behind says nothing of its own', async () => {

@@ -3,15 +3,29 @@ import type { Plan, Print } from '../lib/api/types';
 import { extras } from './extras';
 
 const print = (row: string, file: string) => ({ row, file }) as Print;
-const plan = (prints: Print[], more: Partial<Plan> = {}) => ({ prints, notes: [], listening: [''], document: false, ...more }) as unknown as Plan;
+const plan = (prints: Print[], more: Partial<Plan> = {}) =>
+  ({ prints, notes: [], listening: [''], document: false, ...more }) as unknown as Plan;
 
 test('the click stands where it is printed, all others come last', () => {
   const click = print('apodex:click', '00_Click.wav');
   const tuba = print('r1', '01_Tuba.wav');
-  expect(extras(plan([click, tuba])).first).toEqual([{ name: 'Click', words: 'made from the tempo map', files: ['00_Click.wav'] }]);
-  const all = extras(plan([tuba, click], { notes: [{ file: '02_Kit.mid', folder: 'MIDI', row: 'kit', section: 0 }], listening: ['Reference/Mix.mp3', ''], document: true }));
+  expect(extras(plan([click, tuba])).first).toEqual([
+    { name: 'Click', words: 'made from the tempo map', files: ['00_Click.wav'] },
+  ]);
+  const all = extras(
+    plan([tuba, click], {
+      notes: [{ file: '02_Kit.mid', folder: 'MIDI', row: 'kit', section: 0 }],
+      listening: ['Reference/Mix.mp3', ''],
+      document: true,
+    }),
+  );
   expect(all.first).toEqual([]);
-  expect(all.last.map((each) => [each.name, each.files])).toEqual([['Click', ['00_Click.wav']], ['Notes', ['02_Kit.mid']], ['To listen to', ['Mix.mp3']], ['The session itself', []]]);
+  expect(all.last.map((each) => [each.name, each.files])).toEqual([
+    ['Click', ['00_Click.wav']],
+    ['Notes', ['02_Kit.mid']],
+    ['To listen to', ['Mix.mp3']],
+    ['The session itself', []],
+  ]);
 });
 
 test('a plan without extras has none, not even a file without a name', () => {

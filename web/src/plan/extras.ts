@@ -21,7 +21,9 @@ export function extras(plan: Plan): { first: Extra[]; last: Extra[] } {
     first: isFirst ? click : [],
     last: [
       ...(isFirst ? [] : click),
-      ...(plan.notes.length ? [{ name: 'Notes', words: 'Standard MIDI Files', files: plan.notes.map((notes) => notes.file) }] : []),
+      ...(plan.notes.length
+        ? [{ name: 'Notes', words: 'Standard MIDI Files', files: plan.notes.map((notes) => notes.file) }]
+        : []),
       ...(listening.length ? [{ name: 'To listen to', words: 'MP3 of the reference mix', files: listening }] : []),
       ...(plan.document ? [{ name: 'The session itself', words: 'to be opened in Apodex', files: [] }] : []),
     ],

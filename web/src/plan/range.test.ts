@@ -17,13 +17,23 @@ describe('range', () => {
   });
   it('writes what it reads', () => {
     for (const text of ['5', '5.5', '0:30', '1:10.50', 'Verse']) expect(pointText(toPoint(text, MARKERS)!)).toBe(text);
-    const bars = { name: '', stretch: { from: { unit: 'bars' as const, at: 1 }, to: { unit: 'bars' as const, at: 37 } } };
+    const bars = {
+      name: '',
+      stretch: { from: { unit: 'bars' as const, at: 1 }, to: { unit: 'bars' as const, at: 37 } },
+    };
     expect(rangeText([bars])).toBe('Bars 1–37');
     expect(rangeText([bars, bars])).toBe('2 sections');
     expect(rangeText([])).toBe('Whole session');
   });
   it('makes a section for every marker', () => {
-    const made = fromMarkers([{ frame: 96_000, name: 'B' }, { frame: 0, name: 'A' }], 144_000, 48_000);
+    const made = fromMarkers(
+      [
+        { frame: 96_000, name: 'B' },
+        { frame: 0, name: 'A' },
+      ],
+      144_000,
+      48_000,
+    );
     expect(made.map((each) => each.name)).toEqual(['A', 'B']);
     expect(made[0]!.stretch!.to).toEqual({ unit: 'marker', at: 0, marker: 'B' });
     expect(made[1]!.stretch!.to).toEqual({ unit: 'seconds', at: 3 });

@@ -10,7 +10,11 @@ export function toPoint(text: string, markers: string[]): Point | undefined {
   const marker = markers.find((name) => name.toLowerCase() === written.toLowerCase());
   if (marker !== undefined && written) return { unit: 'marker', at: 0, marker };
   const time = TIME.exec(written);
-  if (time) return { unit: 'seconds', at: Number(time[1] ?? 0) * 3600 + Number(time[2]) * 60 + Number(time[3]!.replace(',', '.')) };
+  if (time)
+    return {
+      unit: 'seconds',
+      at: Number(time[1] ?? 0) * 3600 + Number(time[2]) * 60 + Number(time[3]!.replace(',', '.')),
+    };
   const bar = BAR.exec(written);
   return bar ? { unit: 'bars', at: Number(bar[1]!.replace(',', '.')) } : undefined;
 }

@@ -14,7 +14,12 @@ export function matches(row: PlanRow, filter: string, role: string | undefined, 
 export function rowMoved(rows: PlanRow[], row: string, before: string | undefined): string[] | undefined {
   const order = rows.filter((each) => each.kind !== 'mix').map((each) => each.row);
   const rest = order.filter((each) => each !== row);
-  const at = before === undefined || !rest.includes(before) ? (before === row ? order.indexOf(row) : rest.length) : rest.indexOf(before);
+  const at =
+    before === undefined || !rest.includes(before)
+      ? before === row
+        ? order.indexOf(row)
+        : rest.length
+      : rest.indexOf(before);
   const moved = [...rest.slice(0, at), row, ...rest.slice(at)];
   return order.includes(row) && moved.some((each, i) => each !== order[i]) ? moved : undefined;
 }

@@ -1,14 +1,38 @@
 import type { Settings } from '../lib/api/types';
 
 /** What can be chosen for all files, and how it is said. */
-export const FORMATS = [['wav', 'WAV'], ['aiff', 'AIFF'], ['flac', 'FLAC']] as const;
+export const FORMATS = [
+  ['wav', 'WAV'],
+  ['aiff', 'AIFF'],
+  ['flac', 'FLAC'],
+] as const;
 export const DEPTHS = ['int16', 'int24', 'int32', 'float32'] as const;
 export const RATES = [44_100, 48_000, 88_200, 96_000] as const;
-export const CHANNELS = [['automatic', 'as measured'], ['mono', 'mono'], ['stereo', 'stereo'], ['twoMono', 'two mono files']] as const;
-export const RETURNS = [['ownFiles', 'files of their own'], ['sharedOut', 'shared out to rows'], ['leftOut', 'left out']] as const;
-export const DYNAMICS = [['inPlace', 'in place'], ['alone', 'alone']] as const;
-export const CLICKS = [['none', 'none'], ['first', 'first'], ['last', 'last']] as const;
-export const FOLDERS = [['kind', 'by kind'], ['role', 'by role'], ['flat', 'all in one']] as const;
+export const CHANNELS = [
+  ['automatic', 'as measured'],
+  ['mono', 'mono'],
+  ['stereo', 'stereo'],
+  ['twoMono', 'two mono files'],
+] as const;
+export const RETURNS = [
+  ['ownFiles', 'files of their own'],
+  ['sharedOut', 'shared out to rows'],
+  ['leftOut', 'left out'],
+] as const;
+export const DYNAMICS = [
+  ['inPlace', 'in place'],
+  ['alone', 'alone'],
+] as const;
+export const CLICKS = [
+  ['none', 'none'],
+  ['first', 'first'],
+  ['last', 'last'],
+] as const;
+export const FOLDERS = [
+  ['kind', 'by kind'],
+  ['role', 'by role'],
+  ['flat', 'all in one'],
+] as const;
 
 export const RETURN_WORDS: Record<NonNullable<Settings['returns']>, string> = {
   ownFiles: 'Each return is a file; rows come without it. Together they add up to the mix.',

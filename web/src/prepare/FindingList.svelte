@@ -25,8 +25,13 @@
 {#snippet line(found: Found)}
   {@const finding = found.finding}
   <button
-    class:on={finding.key === selected} class:left={found.dismissed} data-key={finding.key} aria-pressed={finding.key === selected}
-    onclick={() => (selected = finding.key)} {onkeydown} tabindex={finding.key === selected || (!selected && found === shown[0]) ? 0 : -1}
+    class:on={finding.key === selected}
+    class:left={found.dismissed}
+    data-key={finding.key}
+    aria-pressed={finding.key === selected}
+    onclick={() => (selected = finding.key)}
+    {onkeydown}
+    tabindex={finding.key === selected || (!selected && found === shown[0]) ? 0 : -1}
   >
     <SeverityMark severity={finding.severity} />
     <span><b>{finding.title}</b><span class="words">{finding.words}</span></span>
@@ -35,52 +40,163 @@
 
 <section aria-label="Findings">
   <div class="head">
-    <h2>Findings</h2><span class="cap">{counts(report?.open)}</span>
+    <h2>Findings</h2>
+    <span class="cap">{counts(report?.open)}</span>
     <div class="group" role="group" aria-label="Grouped">
-      <button class:on={store.by === 'worst'} aria-pressed={store.by === 'worst'} onclick={() => store.order('worst')}>worst</button>
-      <button class:on={store.by === 'row'} aria-pressed={store.by === 'row'} onclick={() => store.order('row')}>row</button>
+      <button class:on={store.by === 'worst'} aria-pressed={store.by === 'worst'} onclick={() => store.order('worst')}
+        >worst</button
+      >
+      <button class:on={store.by === 'row'} aria-pressed={store.by === 'row'} onclick={() => store.order('row')}
+        >row</button
+      >
     </div>
   </div>
   {#if report && report.unmeasured > 0}
-    <div class="measuring" role="status"><span class="cap">Reading recordings: {report.recordings - report.unmeasured} of {report.recordings}</span>
-      <progress max={report.recordings} value={report.recordings - report.unmeasured} aria-label="Recordings read"></progress></div>
+    <div class="measuring" role="status">
+      <span class="cap">Reading recordings: {report.recordings - report.unmeasured} of {report.recordings}</span>
+      <progress max={report.recordings} value={report.recordings - report.unmeasured} aria-label="Recordings read"
+      ></progress>
+    </div>
   {/if}
   <div class="list" bind:this={list}>
     {#each groups as group (group.title)}
       <h3 class="cap">{group.title}</h3>
       {#each group.findings as found (found.finding.key)}{@render line(found)}{/each}
     {:else}
-      <p class="ready"><b>{report?.unmeasured ? 'Nothing so far.' : 'Ready.'}</b> {report?.unmeasured ? 'Recordings are still being read.' : 'Nothing waits here before you plan.'}</p>
+      <p class="ready">
+        <b>{report?.unmeasured ? 'Nothing so far.' : 'Ready.'}</b>
+        {report?.unmeasured ? 'Recordings are still being read.' : 'Nothing waits here before you plan.'}
+      </p>
     {/each}
     {#if store.left.length}
       <h3 class="cap">Left as they are</h3>
       {#each store.left as found (found.finding.key)}{@render line(found)}{/each}
     {/if}
-    {#if store.untold}<button class="more" onclick={() => store.more()}>{store.untold.toLocaleString('en')} more · show the next</button>{/if}
+    {#if store.untold}<button class="more" onclick={() => store.more()}
+        >{store.untold.toLocaleString('en')} more · show the next</button
+      >{/if}
   </div>
-  {#if safe}<div class="foot"><button class="plain" onclick={() => store.takeAllThatIsSafe()} title="Names, notes and the order of rows; nothing that sounds">Put right all that is safe ({safe})</button></div>{/if}
+  {#if safe}<div class="foot">
+      <button
+        class="plain"
+        onclick={() => store.takeAllThatIsSafe()}
+        title="Names, notes and the order of rows; nothing that sounds">Put right all that is safe ({safe})</button
+      >
+    </div>{/if}
 </section>
 
 <style>
-  section { width: 348px; flex: none; border-right: 1px solid var(--rule); display: flex; flex-direction: column; min-height: 0; background: var(--side); }
-  .head { height: 46px; flex: none; display: flex; align-items: center; gap: 8px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
-  h2 { font-size: 13.5px; font-weight: 680; }
-  .head .cap { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  .group { margin-left: auto; display: flex; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; flex: none; }
-  .group button { padding: 3px 7px; font-size: 11px; color: var(--ink2); cursor: pointer; white-space: nowrap; }
-  .group button.on { background: var(--teal-wash); color: var(--teal); font-weight: 640; }
-  .measuring { padding: 8px 16px; border-bottom: 1px solid var(--rule2); }
-  progress { display: block; width: 100%; height: 5px; margin-top: 4px; accent-color: var(--teal); }
-  .list { flex: 1; overflow: auto; min-height: 0; }
-  h3 { padding: 9px 16px 4px; }
-  .list button { display: flex; gap: 10px; width: 100%; text-align: left; padding: 8px 14px; border-bottom: 1px solid var(--rule2); cursor: pointer; }
-  .list button.on { background: var(--teal-wash); }
-  .list button b { display: block; font-weight: 640; }
-  .list button span { min-width: 0; }
-  .words { display: block; color: var(--ink2); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; width: 282px; }
-  .list .more { justify-content: center; color: var(--teal); font-weight: 600; }
-  .left { opacity: 0.66; }
-  .ready { padding: 18px 16px; color: var(--ink2); }
-  .foot { flex: none; padding: 10px 16px; border-top: 1px solid var(--rule); }
-  .foot .plain { width: 100%; }
+  section {
+    width: 348px;
+    flex: none;
+    border-right: 1px solid var(--rule);
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    background: var(--side);
+  }
+  .head {
+    height: 46px;
+    flex: none;
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    padding: 0 16px;
+    border-bottom: 1px solid var(--rule);
+  }
+  h2 {
+    font-size: 13.5px;
+    font-weight: 680;
+  }
+  .head .cap {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .group {
+    margin-left: auto;
+    display: flex;
+    border: 1px solid var(--rule);
+    border-radius: 6px;
+    overflow: hidden;
+    flex: none;
+  }
+  .group button {
+    padding: 3px 7px;
+    font-size: 11px;
+    color: var(--ink2);
+    cursor: pointer;
+    white-space: nowrap;
+  }
+  .group button.on {
+    background: var(--teal-wash);
+    color: var(--teal);
+    font-weight: 640;
+  }
+  .measuring {
+    padding: 8px 16px;
+    border-bottom: 1px solid var(--rule2);
+  }
+  progress {
+    display: block;
+    width: 100%;
+    height: 5px;
+    margin-top: 4px;
+    accent-color: var(--teal);
+  }
+  .list {
+    flex: 1;
+    overflow: auto;
+    min-height: 0;
+  }
+  h3 {
+    padding: 9px 16px 4px;
+  }
+  .list button {
+    display: flex;
+    gap: 10px;
+    width: 100%;
+    text-align: left;
+    padding: 8px 14px;
+    border-bottom: 1px solid var(--rule2);
+    cursor: pointer;
+  }
+  .list button.on {
+    background: var(--teal-wash);
+  }
+  .list button b {
+    display: block;
+    font-weight: 640;
+  }
+  .list button span {
+    min-width: 0;
+  }
+  .words {
+    display: block;
+    color: var(--ink2);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    width: 282px;
+  }
+  .list .more {
+    justify-content: center;
+    color: var(--teal);
+    font-weight: 600;
+  }
+  .left {
+    opacity: 0.66;
+  }
+  .ready {
+    padding: 18px 16px;
+    color: var(--ink2);
+  }
+  .foot {
+    flex: none;
+    padding: 10px 16px;
+    border-top: 1px solid var(--rule);
+  }
+  .foot .plain {
+    width: 100%;
+  }
 </style>

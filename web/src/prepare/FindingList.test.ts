@@ -11,16 +11,44 @@ beforeAll(() => {
 afterEach(cleanup);
 
 const found = (key: string, severity: Finding['severity'], rows: string[], part: Partial<Found> = {}): Found => ({
-  finding: { check: 'x', key, severity, title: `Title ${key}`, words: 'words', rows, evidence: { figures: [], drawing: null }, remedies: [] }, seen: '', dismissed: false, safe: false, ...part,
+  finding: {
+    check: 'x',
+    key,
+    severity,
+    title: `Title ${key}`,
+    words: 'words',
+    rows,
+    evidence: { figures: [], drawing: null },
+    remedies: [],
+  },
+  seen: '',
+  dismissed: false,
+  safe: false,
+  ...part,
 });
-const rows = [{ id: 'a', name: 'Tuba', type: 'audio' }, { id: 'b', name: 'Harp', type: 'audio' }] as unknown as Row[];
+const rows = [
+  { id: 'a', name: 'Tuba', type: 'audio' },
+  { id: 'b', name: 'Harp', type: 'audio' },
+] as unknown as Row[];
 
 function list(all: Found[], { unmeasured = 0, by = 'worst', untold = 0 } = {}) {
   const open = all.filter((each) => !each.dismissed);
   const count = (severity: string) => open.filter((each) => each.finding.severity === severity).length;
-  const report = { recordings: 10, unmeasured, open: { stops: count('stops'), look: count('look'), know: count('know') }, safe: open.filter((each) => each.safe).length };
+  const report = {
+    recordings: 10,
+    unmeasured,
+    open: { stops: count('stops'), look: count('look'), know: count('know') },
+    safe: open.filter((each) => each.safe).length,
+  };
   const store = {
-    open, left: all.filter((each) => each.dismissed), report, by, untold, order: vi.fn(), more: vi.fn(), takeAllThatIsSafe: vi.fn(),
+    open,
+    left: all.filter((each) => each.dismissed),
+    report,
+    by,
+    untold,
+    order: vi.fn(),
+    more: vi.fn(),
+    takeAllThatIsSafe: vi.fn(),
   } as unknown as FindingsStore;
   render(FindingList, { store, rows, selected: undefined });
   return store;
@@ -56,7 +84,11 @@ describe('the list of findings', () => {
     expect(store.more).toHaveBeenCalledOnce();
   });
   it('offers what is safe only when something is', async () => {
-    const store = list([found('one', 'look', ['a'], { safe: true }), found('two', 'know', ['a'], { safe: true }), found('three', 'know', ['a'])]);
+    const store = list([
+      found('one', 'look', ['a'], { safe: true }),
+      found('two', 'know', ['a'], { safe: true }),
+      found('three', 'know', ['a']),
+    ]);
     await fireEvent.click(screen.getByText('Put right all that is safe (2)'));
     expect(store.takeAllThatIsSafe).toHaveBeenCalledOnce();
     cleanup();

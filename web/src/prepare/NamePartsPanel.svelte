@@ -39,42 +39,173 @@
   <p class="cap">Drag parts into order. Arrow keys move the part in focus, Delete takes it out.</p>
   <div class="chips" role="list" aria-label="Parts in order">
     {#each parts as part, i (part)}
-      <span class="gap" class:over={over === i} role="presentation" ondragover={(e) => { e.preventDefault(); over = i; }} ondrop={() => drop(i)}></span>
+      <span
+        class="gap"
+        class:over={over === i}
+        role="presentation"
+        ondragover={(e) => {
+          e.preventDefault();
+          over = i;
+        }}
+        ondrop={() => drop(i)}
+      ></span>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-      <span class="chip on" role="listitem" tabindex="0" draggable="true" ondragstart={() => (dragged = part)} ondragover={(e) => { e.preventDefault(); over = i; }} ondrop={() => drop(i)} onkeydown={(e) => onkeydown(e, part, i)}>
+      <span
+        class="chip on"
+        role="listitem"
+        tabindex="0"
+        draggable="true"
+        ondragstart={() => (dragged = part)}
+        ondragover={(e) => {
+          e.preventDefault();
+          over = i;
+        }}
+        ondrop={() => drop(i)}
+        onkeydown={(e) => onkeydown(e, part, i)}
+      >
         {PART_WORDS[part]}<button aria-label="Take out {PART_WORDS[part]}" onclick={() => out(part)}>×</button>
       </span>
     {/each}
-    <span class="gap last" class:over={over === parts.length} role="presentation" ondragover={(e) => { e.preventDefault(); over = parts.length; }} ondrop={() => drop(parts.length)}></span>
+    <span
+      class="gap last"
+      class:over={over === parts.length}
+      role="presentation"
+      ondragover={(e) => {
+        e.preventDefault();
+        over = parts.length;
+      }}
+      ondrop={() => drop(parts.length)}
+    ></span>
   </div>
   <div class="chips spare" role="group" aria-label="Parts to add">
-    {#each spare as part (part)}<button class="chip" draggable="true" ondragstart={() => (dragged = part)} onclick={() => set({ parts: [...parts, part] })}>+ {PART_WORDS[part]}</button>{/each}
+    {#each spare as part (part)}<button
+        class="chip"
+        draggable="true"
+        ondragstart={() => (dragged = part)}
+        onclick={() => set({ parts: [...parts, part] })}>+ {PART_WORDS[part]}</button
+      >{/each}
   </div>
   <div class="fields">
-    <label>Between parts <select value={style.separator ?? 'underscore'} onchange={(e) => set({ separator: e.currentTarget.value as NameStyle['separator'] })}>{#each Object.entries(SEPARATORS) as [value, words] (value)}<option {value}>{words}</option>{/each}</select></label>
-    <label>Capitals <select value={style.letters ?? 'asWritten'} onchange={(e) => set({ letters: e.currentTarget.value as NameStyle['letters'] })}><option value="asWritten">as written</option><option value="lower">all small</option><option value="upper">all capitals</option></select></label>
-    <label>Longest <input type="number" min="16" max="120" value={style.longest ?? 100} onchange={(e) => set({ longest: Math.min(120, Math.max(16, Math.round(Number(e.currentTarget.value)) || 100)) })} /> letters</label>
-    <label>Version <input class="version" value={style.version ?? 'v1'} maxlength="20" onchange={(e) => set({ version: e.currentTarget.value })} /></label>
+    <label
+      >Between parts <select
+        value={style.separator ?? 'underscore'}
+        onchange={(e) => set({ separator: e.currentTarget.value as NameStyle['separator'] })}
+        >{#each Object.entries(SEPARATORS) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+      ></label
+    >
+    <label
+      >Capitals <select
+        value={style.letters ?? 'asWritten'}
+        onchange={(e) => set({ letters: e.currentTarget.value as NameStyle['letters'] })}
+        ><option value="asWritten">as written</option><option value="lower">all small</option><option value="upper"
+          >all capitals</option
+        ></select
+      ></label
+    >
+    <label
+      >Longest <input
+        type="number"
+        min="16"
+        max="120"
+        value={style.longest ?? 100}
+        onchange={(e) =>
+          set({ longest: Math.min(120, Math.max(16, Math.round(Number(e.currentTarget.value)) || 100)) })}
+      /> letters</label
+    >
+    <label
+      >Version <input
+        class="version"
+        value={style.version ?? 'v1'}
+        maxlength="20"
+        onchange={(e) => set({ version: e.currentTarget.value })}
+      /></label
+    >
   </div>
   <dl>
-    <dt class="cap">The longest name</dt><dd class="mono">{shown.longest}</dd>
-    <dt class="cap">The oddest</dt><dd class="mono">{shown.oddest}</dd>
+    <dt class="cap">The longest name</dt>
+    <dd class="mono">{shown.longest}</dd>
+    <dt class="cap">The oddest</dt>
+    <dd class="mono">{shown.oddest}</dd>
   </dl>
 </Modal>
 
 <style>
-  .chips { display: flex; flex-wrap: wrap; align-items: center; min-height: 40px; row-gap: 8px; }
-  .gap { width: 10px; height: 30px; border-radius: 3px; }
-  .gap.last { flex: 1; }
-  .gap.over { background: var(--teal); }
-  .chip { padding: 5px 11px; border: 1px solid var(--rule); border-radius: 5px; background: var(--sheet); color: var(--ink); cursor: grab; }
-  .chip.on { border-color: var(--teal); background: var(--teal-wash); color: var(--teal); font-weight: 620; }
-  .chip button { margin-left: 7px; cursor: pointer; }
-  .spare { gap: 7px; margin: 4px 0 14px; }
-  .fields { display: flex; flex-wrap: wrap; gap: 10px 18px; align-items: center; }
-  .fields label { display: flex; align-items: center; gap: 7px; color: var(--ink); }
-  select, input { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 3px 26px 3px 7px; font: inherit; height: 30px; }
-  input { padding-right: 7px; width: 66px; }
-  dl { display: grid; grid-template-columns: auto 1fr; gap: 7px 14px; margin-top: 16px; border-top: 1px solid var(--rule); padding-top: 12px; }
-  dd { overflow-wrap: anywhere; color: var(--ink); }
+  .chips {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    min-height: 40px;
+    row-gap: 8px;
+  }
+  .gap {
+    width: 10px;
+    height: 30px;
+    border-radius: 3px;
+  }
+  .gap.last {
+    flex: 1;
+  }
+  .gap.over {
+    background: var(--teal);
+  }
+  .chip {
+    padding: 5px 11px;
+    border: 1px solid var(--rule);
+    border-radius: 5px;
+    background: var(--sheet);
+    color: var(--ink);
+    cursor: grab;
+  }
+  .chip.on {
+    border-color: var(--teal);
+    background: var(--teal-wash);
+    color: var(--teal);
+    font-weight: 620;
+  }
+  .chip button {
+    margin-left: 7px;
+    cursor: pointer;
+  }
+  .spare {
+    gap: 7px;
+    margin: 4px 0 14px;
+  }
+  .fields {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px 18px;
+    align-items: center;
+  }
+  .fields label {
+    display: flex;
+    align-items: center;
+    gap: 7px;
+    color: var(--ink);
+  }
+  select,
+  input {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 3px 26px 3px 7px;
+    font: inherit;
+    height: 30px;
+  }
+  input {
+    padding-right: 7px;
+    width: 66px;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 7px 14px;
+    margin-top: 16px;
+    border-top: 1px solid var(--rule);
+    padding-top: 12px;
+  }
+  dd {
+    overflow-wrap: anywhere;
+    color: var(--ink);
+  }
 </style>

@@ -11,7 +11,19 @@
   import { replaced } from './replaced';
 
   /** Names now and as proposed; each can be accepted, typed over, or changed with many others by find and replace. */
-  let { store, session: sessions, handoff, onparts, parts }: { store: FindingsStore; session: SessionStore; handoff: HandoffStore; onparts: () => void; parts: string } = $props();
+  let {
+    store,
+    session: sessions,
+    handoff,
+    onparts,
+    parts,
+  }: {
+    store: FindingsStore;
+    session: SessionStore;
+    handoff: HandoffStore;
+    onparts: () => void;
+    parts: string;
+  } = $props();
   let all = $state(false);
   let searching = $state(false);
   let find = $state('');
@@ -36,10 +48,17 @@
     }
   }
 
-  const accept = (list: Proposed[]) => make(`Clean up ${count(list.length, 'name')}`, list.flatMap((each) => each.edits));
+  const accept = (list: Proposed[]) =>
+    make(
+      `Clean up ${count(list.length, 'name')}`,
+      list.flatMap((each) => each.edits),
+    );
 
   async function replace() {
-    await make(`Replace “${find.slice(0, 40)}” in ${count(changes.length, 'name')}`, changes.map(({ row, name }) => ({ type: 'renameRow', row, name, named: 'hand' })));
+    await make(
+      `Replace “${find.slice(0, 40)}” in ${count(changes.length, 'name')}`,
+      changes.map(({ row, name }) => ({ type: 'renameRow', row, name, named: 'hand' })),
+    );
     searching = false;
   }
 
@@ -78,12 +97,22 @@
     <span class="tools">
       <button class="plain" aria-pressed={searching} onclick={() => (searching = !searching)}>Find and replace</button>
       <button class="plain" onclick={onparts}>File names: {parts}</button>
-      {#if picked.length && picked.length < proposals.size}<button class="plain" onclick={() => accept(picked)}>Accept {picked.length}</button>{/if}
-      <button class="plain go" disabled={!proposals.size} onclick={() => accept(store.names)}>Accept all{proposals.size ? ` ${proposals.size}` : ''}</button>
+      {#if picked.length && picked.length < proposals.size}<button class="plain" onclick={() => accept(picked)}
+          >Accept {picked.length}</button
+        >{/if}
+      <button class="plain go" disabled={!proposals.size} onclick={() => accept(store.names)}
+        >Accept all{proposals.size ? ` ${proposals.size}` : ''}</button
+      >
     </span>
   </div>
   {#if searching}
-    <form class="search" onsubmit={(e) => { e.preventDefault(); if (changes.length) void replace(); }}>
+    <form
+      class="search"
+      onsubmit={(e) => {
+        e.preventDefault();
+        if (changes.length) void replace();
+      }}
+    >
       <label class="cap" for="find">Find</label><input id="find" bind:value={find} autocomplete="off" />
       <label class="cap" for="put">Replace with</label><input id="put" bind:value={put} autocomplete="off" />
       <button class="plain" disabled={!changes.length}>Replace in {count(changes.length, 'name')}</button>
@@ -92,24 +121,48 @@
   {/if}
   <div class="scroll">
     <table bind:this={table}>
-      <thead><tr class="cap"><th></th><th>#</th><th>Now</th><th>Proposed</th><th>Moved to the note</th><th></th></tr></thead>
+      <thead
+        ><tr class="cap"><th></th><th>#</th><th>Now</th><th>Proposed</th><th>Moved to the note</th><th></th></tr></thead
+      >
       <tbody>
         {#each shown as row (row.id)}
           {@const proposed = proposals.get(row.id)}
           {@const diff = proposed && letterDiff(row.name, proposed.proposal.proposed)}
           <tr>
-            <td>{#if proposed}<input type="checkbox" aria-label="Choose {row.name}" bind:checked={chosen[row.id]} />{/if}</td>
+            <td
+              >{#if proposed}<input
+                  type="checkbox"
+                  aria-label="Choose {row.name}"
+                  bind:checked={chosen[row.id]}
+                />{/if}</td
+            >
             <td class="mono num">{number(row)}</td>
             <td class="now">
-              <input class="name" value={row.name} maxlength="400" aria-label="Name of row {number(row)}" onblur={(e) => typed(e.currentTarget, row)} onkeydown={(e) => onkey(e, row)} />
+              <input
+                class="name"
+                value={row.name}
+                maxlength="400"
+                aria-label="Name of row {number(row)}"
+                onblur={(e) => typed(e.currentTarget, row)}
+                onkeydown={(e) => onkey(e, row)}
+              />
               {#if diff}<span class="over" aria-hidden="true"><NameDiff pieces={diff.now} kind="gone" /></span>{/if}
             </td>
-            <td>{#if diff}<NameDiff pieces={diff.proposed} kind="come" />{/if}</td>
+            <td
+              >{#if diff}<NameDiff pieces={diff.proposed} kind="come" />{/if}</td
+            >
             <td class="mono">{proposed?.proposal.note || (proposed ? '–' : '')}</td>
-            <td class="do">{#if proposed}<button class="plain" onclick={() => accept([proposed])} aria-label="Accept {proposed.proposal.proposed}">Accept</button>{/if}</td>
+            <td class="do"
+              >{#if proposed}<button
+                  class="plain"
+                  onclick={() => accept([proposed])}
+                  aria-label="Accept {proposed.proposal.proposed}">Accept</button
+                >{/if}</td
+            >
           </tr>
         {:else}
-          <tr><td colspan="6" class="none">Every name can be read by a stranger. Tick “all rows” to change one.</td></tr>
+          <tr><td colspan="6" class="none">Every name can be read by a stranger. Tick “all rows” to change one.</td></tr
+          >
         {/each}
       </tbody>
     </table>
@@ -117,31 +170,154 @@
 </section>
 
 <style>
-  section { flex: 1; min-height: 0; display: flex; flex-direction: column; }
-  .head { height: 46px; flex: none; display: flex; align-items: center; gap: 12px; padding: 0 16px; border-bottom: 1px solid var(--rule); }
-  h2 { font-size: 13.5px; font-weight: 680; }
-  .head label { display: flex; gap: 5px; align-items: center; }
-  .tools { margin-left: auto; display: flex; gap: 8px; }
-  .tools .plain { padding: 5px 10px; }
-  .go:not(:disabled) { border-color: var(--teal); color: var(--teal); }
-  .search { display: flex; gap: 8px; align-items: center; padding: 7px 16px; border-bottom: 1px solid var(--rule2); background: var(--band); }
-  .search input { height: 27px; padding: 0 7px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); font: inherit; width: 130px; }
-  .search .mono { color: var(--ink2); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  .scroll { flex: 1; overflow: auto; min-height: 0; }
-  table { width: 100%; border-collapse: collapse; table-layout: fixed; }
-  th { position: sticky; top: 0; background: var(--sheet); text-align: left; padding: 6px 8px; border-bottom: 1px solid var(--rule); z-index: 1; }
-  th:nth-child(1) { width: 34px; } th:nth-child(2) { width: 34px; } th:nth-child(6) { width: 92px; } th:nth-child(3), th:nth-child(4) { width: 29%; }
-  th:nth-child(3) { padding-left: 13px; }
-  td { padding: 2px 8px; border-bottom: 1px solid var(--rule2); height: 31px; }
-  td:first-child { padding-left: 16px; }
-  .num { color: var(--ink3); }
-  .now { position: relative; }
-  .name { width: 100%; height: 26px; padding: 0 4px; border: 1px solid transparent; border-radius: 4px; background: transparent; font: inherit; color: var(--ink); }
-  .name:hover { border-color: var(--rule); }
-  .name:focus { border-color: var(--teal); background: var(--sheet); position: relative; z-index: 1; }
-  .over { position: absolute; inset: 2px 8px; padding: 5px 5px 0; pointer-events: none; background: var(--sheet); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  .name:focus ~ .over { display: none; }
-  .do { text-align: right; }
-  .do .plain { padding: 3px 9px; }
-  .none { color: var(--ink2); padding: 16px; }
+  section {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+  }
+  .head {
+    height: 46px;
+    flex: none;
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    padding: 0 16px;
+    border-bottom: 1px solid var(--rule);
+  }
+  h2 {
+    font-size: 13.5px;
+    font-weight: 680;
+  }
+  .head label {
+    display: flex;
+    gap: 5px;
+    align-items: center;
+  }
+  .tools {
+    margin-left: auto;
+    display: flex;
+    gap: 8px;
+  }
+  .tools .plain {
+    padding: 5px 10px;
+  }
+  .go:not(:disabled) {
+    border-color: var(--teal);
+    color: var(--teal);
+  }
+  .search {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    padding: 7px 16px;
+    border-bottom: 1px solid var(--rule2);
+    background: var(--band);
+  }
+  .search input {
+    height: 27px;
+    padding: 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    font: inherit;
+    width: 130px;
+  }
+  .search .mono {
+    color: var(--ink2);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .scroll {
+    flex: 1;
+    overflow: auto;
+    min-height: 0;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    table-layout: fixed;
+  }
+  th {
+    position: sticky;
+    top: 0;
+    background: var(--sheet);
+    text-align: left;
+    padding: 6px 8px;
+    border-bottom: 1px solid var(--rule);
+    z-index: 1;
+  }
+  th:nth-child(1) {
+    width: 34px;
+  }
+  th:nth-child(2) {
+    width: 34px;
+  }
+  th:nth-child(6) {
+    width: 92px;
+  }
+  th:nth-child(3),
+  th:nth-child(4) {
+    width: 29%;
+  }
+  th:nth-child(3) {
+    padding-left: 13px;
+  }
+  td {
+    padding: 2px 8px;
+    border-bottom: 1px solid var(--rule2);
+    height: 31px;
+  }
+  td:first-child {
+    padding-left: 16px;
+  }
+  .num {
+    color: var(--ink3);
+  }
+  .now {
+    position: relative;
+  }
+  .name {
+    width: 100%;
+    height: 26px;
+    padding: 0 4px;
+    border: 1px solid transparent;
+    border-radius: 4px;
+    background: transparent;
+    font: inherit;
+    color: var(--ink);
+  }
+  .name:hover {
+    border-color: var(--rule);
+  }
+  .name:focus {
+    border-color: var(--teal);
+    background: var(--sheet);
+    position: relative;
+    z-index: 1;
+  }
+  .over {
+    position: absolute;
+    inset: 2px 8px;
+    padding: 5px 5px 0;
+    pointer-events: none;
+    background: var(--sheet);
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .name:focus ~ .over {
+    display: none;
+  }
+  .do {
+    text-align: right;
+  }
+  .do .plain {
+    padding: 3px 9px;
+  }
+  .none {
+    color: var(--ink2);
+    padding: 16px;
+  }
 </style>

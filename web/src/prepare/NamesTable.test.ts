@@ -10,17 +10,29 @@ import NamesTable from './NamesTable.svelte';
 afterEach(cleanup);
 
 const proposed = (row: string, now: string, better: string, note = ''): Proposed => ({
-  proposal: { row, now, proposed: better, note, role: 'other' }, edits: [{ type: 'renameRow', row, name: better, named: 'proposal' }],
+  proposal: { row, now, proposed: better, note, role: 'other' },
+  edits: [{ type: 'renameRow', row, name: better, named: 'proposal' }],
 });
 
 function table(names: Proposed[], refuse = false) {
   const sent: SessionEdit[] = [];
-  const rows = [{ id: 'a', name: 'kik', type: 'audio' }, { id: 'b', name: 'Harp', type: 'audio' }, { id: 'c', name: 'gtr L', type: 'audio' }, { id: 'mix', name: 'Mix', type: 'mix' }];
+  const rows = [
+    { id: 'a', name: 'kik', type: 'audio' },
+    { id: 'b', name: 'Harp', type: 'audio' },
+    { id: 'c', name: 'gtr L', type: 'audio' },
+    { id: 'mix', name: 'Mix', type: 'mix' },
+  ];
   const edit = async (each: SessionEdit) => {
     if (refuse) throw new Error('A name cannot be empty.');
     sent.push(each);
   };
-  render(NamesTable, { store: { names } as unknown as FindingsStore, session: { session: { rows }, edit } as unknown as SessionStore, handoff: { load: vi.fn() } as unknown as HandoffStore, onparts: vi.fn(), parts: 'row' });
+  render(NamesTable, {
+    store: { names } as unknown as FindingsStore,
+    session: { session: { rows }, edit } as unknown as SessionStore,
+    handoff: { load: vi.fn() } as unknown as HandoffStore,
+    onparts: vi.fn(),
+    parts: 'row',
+  });
   return sent;
 }
 
@@ -30,10 +42,18 @@ describe('names', () => {
     expect(screen.getAllByRole('textbox')).toHaveLength(1);
     expect(screen.getByText('1 of 3 proposed')).toBeTruthy();
     await fireEvent.click(screen.getByLabelText('all rows'));
-    expect(screen.getAllByRole('textbox').map((field) => (field as HTMLInputElement).value)).toEqual(['kik', 'Harp', 'gtr L']);
+    expect(screen.getAllByRole('textbox').map((field) => (field as HTMLInputElement).value)).toEqual([
+      'kik',
+      'Harp',
+      'gtr L',
+    ]);
   });
   it('accepts one, some or all, several as one step', async () => {
-    const sent = table([proposed('a', 'kik', 'Kick'), proposed('b', 'Harp', 'Big Harp'), proposed('c', 'gtr L', 'Guitar L', 'x')]);
+    const sent = table([
+      proposed('a', 'kik', 'Kick'),
+      proposed('b', 'Harp', 'Big Harp'),
+      proposed('c', 'gtr L', 'Guitar L', 'x'),
+    ]);
     await fireEvent.click(screen.getByLabelText('Accept Kick'));
     await fireEvent.click(screen.getByLabelText('Choose kik'));
     await fireEvent.click(screen.getByLabelText('Choose gtr L'));

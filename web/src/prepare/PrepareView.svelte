@@ -38,22 +38,58 @@
 <Tabs sessionId={params.id} current="prepare" badges={badges(session, handoff, shown.current?.view)} />
 <div class="view">
   {#if (session.failure || store.failure) && !(session.session && store.report)}
-    <Failure words={session.failure ?? store.failure ?? ''} retry={() => { void session.load(); void store.load(); }} />
+    <Failure
+      words={session.failure ?? store.failure ?? ''}
+      retry={() => {
+        void session.load();
+        void store.load();
+      }}
+    />
   {:else if !session.session || !store.report}
     <Loading words="Looking the session over…" />
   {:else}
-    <FindingList {store} rows={session.session.rows} bind:selected={() => found?.finding.key, (key) => (selected = key)} />
+    <FindingList
+      {store}
+      rows={session.session.rows}
+      bind:selected={() => found?.finding.key, (key) => (selected = key)}
+    />
     <div class="main">
-      {#if found}{#key found.finding.key}<FindingDetail {store} {session} {found} onleft={() => (selected = undefined)} />{/key}
-      {:else}<p class="calm"><b>{store.report.unmeasured ? 'Nothing so far.' : 'This session is ready.'}</b> {store.report.unmeasured ? 'Recordings are still being read.' : 'Go on to the plan, or look at the names once more.'}</p>{/if}
-      <NamesTable {store} {session} {handoff} parts={parts} onparts={() => (naming = true)} />
+      {#if found}{#key found.finding.key}<FindingDetail
+            {store}
+            {session}
+            {found}
+            onleft={() => (selected = undefined)}
+          />{/key}
+      {:else}<p class="calm">
+          <b>{store.report.unmeasured ? 'Nothing so far.' : 'This session is ready.'}</b>
+          {store.report.unmeasured
+            ? 'Recordings are still being read.'
+            : 'Go on to the plan, or look at the names once more.'}
+        </p>{/if}
+      <NamesTable {store} {session} {handoff} {parts} onparts={() => (naming = true)} />
     </div>
   {/if}
 </div>
 {#if handoff.state}<NamePartsPanel store={handoff} bind:open={naming} />{/if}
-<Keys keys={[['↑ ↓', 'Finding above, finding below'], ['Enter', 'In a name: keep it, on to the next'], ['Tab', 'On to the next name'], ['Ctrl Z', 'Undo'], ['Ctrl Shift Z', 'Redo']]} />
+<Keys
+  keys={[
+    ['↑ ↓', 'Finding above, finding below'],
+    ['Enter', 'In a name: keep it, on to the next'],
+    ['Tab', 'On to the next name'],
+    ['Ctrl Z', 'Undo'],
+    ['Ctrl Shift Z', 'Redo'],
+  ]}
+/>
 
 <style>
-  .calm { padding: 22px 18px; border-bottom: 2px solid var(--ink); color: var(--ink2); }
-  .calm b { color: var(--moss-ink); font-size: 15px; margin-right: 6px; }
+  .calm {
+    padding: 22px 18px;
+    border-bottom: 2px solid var(--ink);
+    color: var(--ink2);
+  }
+  .calm b {
+    color: var(--moss-ink);
+    font-size: 15px;
+    margin-right: 6px;
+  }
 </style>

@@ -2,7 +2,15 @@ import type { NameStyle, Print } from '../lib/api/types';
 
 export type Part = NonNullable<NameStyle['parts']>[number];
 export const PART_WORDS: Record<Part, string> = {
-  number: 'number', song: 'song', group: 'group', row: 'row', what: 'what it is', version: 'version', tempo: 'tempo', key: 'key', date: 'date',
+  number: 'number',
+  song: 'song',
+  group: 'group',
+  row: 'row',
+  what: 'what it is',
+  version: 'version',
+  tempo: 'tempo',
+  key: 'key',
+  date: 'date',
 };
 export const ALL_PARTS = Object.keys(PART_WORDS) as Part[];
 
@@ -17,6 +25,9 @@ export function placed(parts: Part[], part: Part, at: number): Part[] {
 /** The longest file name, and the one with most signs that are neither plain letters nor numbers. */
 export function examples(prints: Print[]): { longest: string; oddest: string } {
   const odd = (name: string) => (name.match(/[^a-zA-Z0-9_. -]/g) ?? []).length;
-  const most = (measure: (name: string) => number) => prints.map((print) => print.file).reduce((best, name) => (measure(name) > measure(best) ? name : best), prints[0]?.file ?? '');
+  const most = (measure: (name: string) => number) =>
+    prints
+      .map((print) => print.file)
+      .reduce((best, name) => (measure(name) > measure(best) ? name : best), prints[0]?.file ?? '');
   return { longest: most((name) => name.length), oddest: most((name) => odd(name) * 1000 + new Set(name).size) };
 }

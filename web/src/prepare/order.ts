@@ -20,12 +20,24 @@ const WORDS = { stops: 'Stops the print', look: 'To look at', know: 'To know' } 
 /** Findings as they matter, worst first. */
 export function bySeverity(findings: Found[]): Group[] {
   return (['stops', 'look', 'know'] as const)
-    .map((severity) => ({ title: WORDS[severity], findings: findings.filter((found) => found.finding.severity === severity) }))
+    .map((severity) => ({
+      title: WORDS[severity],
+      findings: findings.filter((found) => found.finding.severity === severity),
+    }))
     .filter((group) => group.findings.length);
 }
 
 /** `1 stops · 6 to look at · 4 to know` */
 export function counts(open: Report['open'] = { stops: 0, look: 0, know: 0 }): string {
-  const parts = [[open.stops, open.stops === 1 ? 'stops' : 'stop'], [open.look, 'to look at'], [open.know, 'to know']] as const;
-  return parts.filter(([n]) => n > 0).map(([n, words]) => `${n} ${words}`).join(' · ') || 'nothing left';
+  const parts = [
+    [open.stops, open.stops === 1 ? 'stops' : 'stop'],
+    [open.look, 'to look at'],
+    [open.know, 'to know'],
+  ] as const;
+  return (
+    parts
+      .filter(([n]) => n > 0)
+      .map(([n, words]) => `${n} ${words}`)
+      .join(' · ') || 'nothing left'
+  );
 }

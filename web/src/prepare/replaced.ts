@@ -5,7 +5,14 @@ export function replaced(rows: Row[], find: string, put: string): { row: string;
   if (!find) return [];
   const pattern = new RegExp(find.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'giu');
   return rows
-    .map((row) => ({ row: row.id, name: row.name.replace(pattern, () => put).replace(/\s+/g, ' ').trim(), now: row.name }))
+    .map((row) => ({
+      row: row.id,
+      name: row.name
+        .replace(pattern, () => put)
+        .replace(/\s+/g, ' ')
+        .trim(),
+      now: row.name,
+    }))
     .filter(({ name, now }) => name !== now && name !== '')
     .map(({ row, name }) => ({ row, name }));
 }

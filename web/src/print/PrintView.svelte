@@ -18,7 +18,8 @@
     return view.frames ? view.detail.framesPrinted / view.frames : 1;
   }
 
-  const rowOf = (session: Session, id: string) => session.rows.find((r) => r.id === id && r.type === 'audio') as AudioRow | undefined;
+  const rowOf = (session: Session, id: string) =>
+    session.rows.find((r) => r.id === id && r.type === 'audio') as AudioRow | undefined;
 
   async function retry(handoff: HandoffStore, id: string) {
     try {
@@ -36,18 +37,31 @@
 </script>
 
 <RunFrame
-  sessionId={params.id} tab="print" which="newest" title="Print" keys={[['Tab', 'Next button or run']]}
-  none={{ heading: 'Nothing printed yet', words: 'Choose rows and a format in the plan; then print them all in one walk through the song.' }}
+  sessionId={params.id}
+  tab="print"
+  which="newest"
+  title="Print"
+  keys={[['Tab', 'Next button or run']]}
+  none={{
+    heading: 'Nothing printed yet',
+    words: 'Choose rows and a format in the plan; then print them all in one walk through the song.',
+  }}
 >
   {#snippet children({ run, view, session, handoff })}
     <div class="main">
       <Overall {run} {view} sessionId={params.id} onagain={() => again(handoff)} />
       <ul class="files" aria-label="Files">
         {#each view.files as file, i (file.folder + file.name)}
-          {#if view.sections.length > 1 && file.section !== view.files[i - 1]?.section}<li class="section">{view.sections[file.section]!.name}</li>{/if}
+          {#if view.sections.length > 1 && file.section !== view.files[i - 1]?.section}<li class="section">
+              {view.sections[file.section]!.name}
+            </li>{/if}
           <FileLine
-            {file} session={session.session!} row={rowOf(session.session!, file.row)} frames={view.frames}
-            done={written(view)} picture={run.picturesCome >= 0 ? run.picture(i) : undefined}
+            {file}
+            session={session.session!}
+            row={rowOf(session.session!, file.row)}
+            frames={view.frames}
+            done={written(view)}
+            picture={run.picturesCome >= 0 ? run.picture(i) : undefined}
           />
         {/each}
       </ul>
@@ -60,6 +74,14 @@
 </RunFrame>
 
 <style>
-  .section { padding: 9px 16px 4px; font-weight: 660; border-bottom: 1px solid var(--rule2); }
-  .files { flex: 1; overflow-y: auto; min-height: 0; }
+  .section {
+    padding: 9px 16px 4px;
+    font-weight: 660;
+    border-bottom: 1px solid var(--rule2);
+  }
+  .files {
+    flex: 1;
+    overflow-y: auto;
+    min-height: 0;
+  }
 </style>

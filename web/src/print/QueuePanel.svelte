@@ -20,7 +20,12 @@
     const at = waiting.indexOf(run);
     const before = by < 0 ? waiting[at - 1]?.id : waiting[at + 2]?.id;
     try {
-      queue = await answer(client.POST('/api/queue/{runId}/place', { params: { path: { runId: run.id } }, body: { before: before ?? null } }));
+      queue = await answer(
+        client.POST('/api/queue/{runId}/place', {
+          params: { path: { runId: run.id } },
+          body: { before: before ?? null },
+        }),
+      );
     } catch (thrown) {
       toasts.wrong(thrown);
       void load();
@@ -42,10 +47,22 @@
   <ol aria-label="Queue">
     {#each queue as run (run.id)}
       <li class:shown={run.id === shown}>
-        <a href="#/s/{run.sessionId}/print?run={run.id}"><b>{run.title}</b> <span class="cap">run {run.number}, {run.version}</span></a>
+        <a href="#/s/{run.sessionId}/print?run={run.id}"
+          ><b>{run.title}</b> <span class="cap">run {run.number}, {run.version}</span></a
+        >
         {#if run.state === 'waiting'}
-          <button class="plain" aria-label="Earlier: {run.title} run {run.number}" disabled={run === waiting[0]} onclick={() => move(run, -1)}>↑</button>
-          <button class="plain" aria-label="Later: {run.title} run {run.number}" disabled={run === waiting.at(-1)} onclick={() => move(run, 1)}>↓</button>
+          <button
+            class="plain"
+            aria-label="Earlier: {run.title} run {run.number}"
+            disabled={run === waiting[0]}
+            onclick={() => move(run, -1)}>↑</button
+          >
+          <button
+            class="plain"
+            aria-label="Later: {run.title} run {run.number}"
+            disabled={run === waiting.at(-1)}
+            onclick={() => move(run, 1)}>↓</button
+          >
         {:else}<span class="mono">{Math.floor(run.progress.fraction * 100)} %</span>{/if}
         <button class="plain" aria-label="Cancel {run.title} run {run.number}" onclick={() => cancel(run)}>×</button>
       </li>
@@ -54,9 +71,28 @@
 {/if}
 
 <style>
-  ol { margin: 4px -16px 16px; border-bottom: 2px solid var(--ink); }
-  li { display: flex; align-items: center; gap: 5px; padding: 6px 16px; border-bottom: 1px solid var(--rule2); }
-  li.shown { background: var(--teal-wash); }
-  a { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  .plain { padding: 2px 8px; }
+  ol {
+    margin: 4px -16px 16px;
+    border-bottom: 2px solid var(--ink);
+  }
+  li {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    padding: 6px 16px;
+    border-bottom: 1px solid var(--rule2);
+  }
+  li.shown {
+    background: var(--teal-wash);
+  }
+  a {
+    flex: 1;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .plain {
+    padding: 2px 8px;
+  }
 </style>

@@ -5,8 +5,21 @@ import type { Queued } from '../lib/api/types';
 import QueuePanel from './QueuePanel.svelte';
 
 const run = (id: string, state: Queued['state'], number = 1): Queued => ({
-  id, number, version: 'v1', state, handoffId: 'h', sessionId: `s-${id}`, title: `Song ${id}`,
-  progress: { framesPrinted: 0, filesRead: 0, secondsPrinted: 0, timesRealTime: null, secondsLeft: null, fraction: 0.426 },
+  id,
+  number,
+  version: 'v1',
+  state,
+  handoffId: 'h',
+  sessionId: `s-${id}`,
+  title: `Song ${id}`,
+  progress: {
+    framesPrinted: 0,
+    filesRead: 0,
+    secondsPrinted: 0,
+    timesRealTime: null,
+    secondsLeft: null,
+    fraction: 0.426,
+  },
 });
 let queue: Queued[];
 let asked: { path: string; id?: string; before?: string | null }[];
@@ -15,7 +28,10 @@ vi.mock('../lib/api/client', async (original) => ({
   ...(await original<object>()),
   default: {
     GET: async () => ({ data: queue, response: { ok: true } }),
-    POST: async (path: string, options: { params: { path: Record<string, string> }; body?: { before: string | null } }) => {
+    POST: async (
+      path: string,
+      options: { params: { path: Record<string, string> }; body?: { before: string | null } },
+    ) => {
       const id = options.params.path.runId ?? options.params.path.id!;
       asked.push({ path, id, before: options.body?.before });
       if (path.endsWith('/cancel')) queue = queue.filter((each) => each.id !== id);
@@ -34,7 +50,11 @@ describe('the queue', () => {
   it('shows what prints and what waits, of every session, and is not there when nothing does', async () => {
     render(QueuePanel, { shown: 'b' });
     const list = await screen.findByRole('list', { name: 'Queue' });
-    expect(within(list).getAllByRole('listitem').map((item) => item.querySelector('b')!.textContent)).toEqual(['Song p', 'Song a', 'Song b', 'Song c']);
+    expect(
+      within(list)
+        .getAllByRole('listitem')
+        .map((item) => item.querySelector('b')!.textContent),
+    ).toEqual(['Song p', 'Song a', 'Song b', 'Song c']);
     expect(within(list).getByText('42 %')).toBeTruthy();
     expect(within(list).getAllByRole('link')[2]!.getAttribute('href')).toBe('#/s/s-b/print?run=b');
     cleanup();

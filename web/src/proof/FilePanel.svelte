@@ -4,7 +4,10 @@
 
   let { run, file, sessionId }: { run: RunView; file: RunFile; sessionId: string } = $props();
   const facts = $derived<[string, string][]>([
-    ['Container', file.trouble ? file.trouble : `${file.container}${file.timeReference === null ? '' : ', broadcast info'}`],
+    [
+      'Container',
+      file.trouble ? file.trouble : `${file.container}${file.timeReference === null ? '' : ', broadcast info'}`,
+    ],
     ['Format', `${file.depth} ${rate(run.rate)} ${CHANNEL_WORDS[file.channels] ?? file.channels + ' channels'}`],
     ['Length', `${grouped(file.frames)} samples`],
     ['Time stamp', file.timeReference === null ? 'none' : grouped(file.timeReference)],
@@ -24,7 +27,8 @@
 <p class="cap">READ BACK FROM DISK</p>
 <h2 class="mono">{file.name}</h2>
 <dl class="facts-list">
-  {#each facts as [name, value] (name)}<dt>{name}</dt><dd class="mono" title={name === 'SHA-256' ? file.sha256 : undefined}>{value}</dd>{/each}
+  {#each facts as [name, value] (name)}<dt>{name}</dt>
+    <dd class="mono" title={name === 'SHA-256' ? file.sha256 : undefined}>{value}</dd>{/each}
 </dl>
 <div class="do">
   <a class="main-button" href="#/s/{sessionId}/parcel">See the parcel</a>
@@ -32,6 +36,14 @@
 </div>
 
 <style>
-  h2 { font-size: 14.5px; font-weight: 600; }
-  .do { display: flex; gap: 8px; margin-top: 18px; align-items: center; }
+  h2 {
+    font-size: 14.5px;
+    font-weight: 600;
+  }
+  .do {
+    display: flex;
+    gap: 8px;
+    margin-top: 18px;
+    align-items: center;
+  }
 </style>

@@ -30,7 +30,11 @@
     const name = view.sections[section]!.name;
     const received = view.received.find((each) => each.section === name)?.files;
     const paths = received ?? view.sums.find((each) => each.section === name)?.files ?? [];
-    return new Set(view.files.flatMap((file, i) => (paths.length ? paths.includes(path(file)) : file.section === section && file.station === 'raw') ? [i] : []));
+    return new Set(
+      view.files.flatMap((file, i) =>
+        (paths.length ? paths.includes(path(file)) : file.section === section && file.station === 'raw') ? [i] : [],
+      ),
+    );
   }
 
   const heard = (view: RunView) => chosen ?? usual(view);
@@ -51,7 +55,13 @@
     if (reference) also.reference = 'true';
     else also.files = [...heard(view)].join(',');
     const frames = view.sections[section]!.frames;
-    void player.play(`/api/runs/${view.id}/sound`, view.rate, Math.min(frames - 1, Math.round(from * view.rate)), undefined, also);
+    void player.play(
+      `/api/runs/${view.id}/sound`,
+      view.rate,
+      Math.min(frames - 1, Math.round(from * view.rate)),
+      undefined,
+      also,
+    );
   }
 
   function toggle(view: RunView) {
@@ -81,8 +91,20 @@
 </script>
 
 <RunFrame
-  sessionId={params.id} tab="proof" which="newest done" title="Proof" keys={[['Space', 'Listen, stop'], ['↑ ↓', 'File above, file below'], ['Alt click', 'Hear one file alone'], ['Tab', 'From the verdicts to the files']]}
-  none={{ heading: 'Nothing to prove yet', words: 'When a run is printed, every file is read back from the disk, and what was found stands here.' }}
+  sessionId={params.id}
+  tab="proof"
+  which="newest done"
+  title="Proof"
+  keys={[
+    ['Space', 'Listen, stop'],
+    ['↑ ↓', 'File above, file below'],
+    ['Alt click', 'Hear one file alone'],
+    ['Tab', 'From the verdicts to the files'],
+  ]}
+  none={{
+    heading: 'Nothing to prove yet',
+    words: 'When a run is printed, every file is read back from the disk, and what was found stands here.',
+  }}
 >
   {#snippet children({ run, view, session, handoff })}
     {@const at = Math.min(section, view.sections.length - 1)}
@@ -94,55 +116,192 @@
         {#each view.verdicts as verdict, i (i)}
           <li class={verdict.grade}>
             {#if verdict.files.length}
-              <button onclick={() => lookAt(view, verdict.files)} title={verdict.files.join('\n')}><b>{verdict.headline}</b></button>
+              <button onclick={() => lookAt(view, verdict.files)} title={verdict.files.join('\n')}
+                ><b>{verdict.headline}</b></button
+              >
             {:else}<b>{verdict.headline}</b>{/if}
             <span class="cap"><span class="sr-only">{words[verdict.grade]}: </span>{verdict.detail}</span>
-            {#if verdict.remedy !== 'none'}<button class="cap remedy" onclick={() => remedy(view, verdict, handoff)}>{verdict.remedy === 'plan' ? 'To the plan' : 'Print again'}</button>{/if}
+            {#if verdict.remedy !== 'none'}<button class="cap remedy" onclick={() => remedy(view, verdict, handoff)}
+                >{verdict.remedy === 'plan' ? 'To the plan' : 'Print again'}</button
+              >{/if}
           </li>
         {/each}
       </ul>
       <div class="bar">
-        <button class="listen" onclick={() => toggle(view)} title="Space">{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button>
-        <span class="mono">{minutes((player.playing ? player.frame / view.rate : head), 1)}{player.waiting ? ' · coming…' : ''}</span>
+        <button class="listen" onclick={() => toggle(view)} title="Space"
+          >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button
+        >
+        <span class="mono"
+          >{minutes(player.playing ? player.frame / view.rate : head, 1)}{player.waiting ? ' · coming…' : ''}</span
+        >
         <div class="switch" role="radiogroup" aria-label="What is heard">
-          <button role="radio" aria-checked={!reference} class:on={!reference} onclick={() => { reference = false; if (player.playing) begin(view, player.frame / view.rate); }}>Files as received</button>
-          <button role="radio" aria-checked={reference} class:on={reference} onclick={() => { reference = true; if (player.playing) begin(view, player.frame / view.rate); }}>Reference mix</button>
+          <button
+            role="radio"
+            aria-checked={!reference}
+            class:on={!reference}
+            onclick={() => {
+              reference = false;
+              if (player.playing) begin(view, player.frame / view.rate);
+            }}>Files as received</button
+          >
+          <button
+            role="radio"
+            aria-checked={reference}
+            class:on={reference}
+            onclick={() => {
+              reference = true;
+              if (player.playing) begin(view, player.frame / view.rate);
+            }}>Reference mix</button
+          >
         </div>
         <span class="cap">equally loud</span>
         <Meter peaks={player.peaks} held={player.held} />
-        {#if chosen}<button class="plain slim" onclick={() => { chosen = undefined; if (player.playing) begin(view, player.frame / view.rate); }}>Hear all again</button>{/if}
-        {#if view.sections.length > 1}<select aria-label="Section" bind:value={section} onchange={() => { player.stop(); head = 0; chosen = undefined; selected = view.files.findIndex((each) => each.section === section); }}>{#each view.sections as each, i (i)}<option value={i}>{each.name}</option>{/each}</select>{/if}
-        <button class="plain slim again" onclick={() => run.readAgain()} title="Look whether every file is still what was printed">Read again</button>
+        {#if chosen}<button
+            class="plain slim"
+            onclick={() => {
+              chosen = undefined;
+              if (player.playing) begin(view, player.frame / view.rate);
+            }}>Hear all again</button
+          >{/if}
+        {#if view.sections.length > 1}<select
+            aria-label="Section"
+            bind:value={section}
+            onchange={() => {
+              player.stop();
+              head = 0;
+              chosen = undefined;
+              selected = view.files.findIndex((each) => each.section === section);
+            }}
+            >{#each view.sections as each, i (i)}<option value={i}>{each.name}</option>{/each}</select
+          >{/if}
+        <button
+          class="plain slim again"
+          onclick={() => run.readAgain()}
+          title="Look whether every file is still what was printed">Read again</button
+        >
       </div>
-      <Lanes {run} section={at} heard={heard(view)} head={player.playing ? player.frame / view.rate : head} tempo={view.sections[at]!.start === 0 && view.sections[at]!.leadInFrames === 0 ? session.tempo : undefined} bind:selected onhear={(i, how) => hear(view, i, how)} onplace={(seconds) => place(view, seconds)} />
+      <Lanes
+        {run}
+        section={at}
+        heard={heard(view)}
+        head={player.playing ? player.frame / view.rate : head}
+        tempo={view.sections[at]!.start === 0 && view.sections[at]!.leadInFrames === 0 ? session.tempo : undefined}
+        bind:selected
+        onhear={(i, how) => hear(view, i, how)}
+        onplace={(seconds) => place(view, seconds)}
+      />
     </div>
     <aside class="side" aria-label="Selected file">
       {#if file}<FilePanel run={view} {file} sessionId={params.id} />{/if}
       {#if sum}<LeftoverCurve {sum} seconds={view.sections[at]!.frames / view.rate} />{/if}
-      {#each view.received as received, i (i)}<p class="cap received">{received.section ? `${received.section}: ` : ''}{count(received.files.length, 'file')} in a fresh session, against {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.</p>{/each}
+      {#each view.received as received, i (i)}<p class="cap received">
+          {received.section ? `${received.section}: ` : ''}{count(received.files.length, 'file')} in a fresh session, against
+          {received.against}: {received.peakDbfs === null ? 'nothing left over' : `${signed(received.peakDbfs, 0)} dB`}.
+        </p>{/each}
     </aside>
   {/snippet}
 </RunFrame>
 
 <style>
-  .verdicts { flex: none; display: flex; gap: 7px 24px; padding: 11px 18px 9px; border-bottom: 1px solid var(--rule); flex-wrap: wrap; max-height: 208px; overflow-y: auto; }
-  li { display: flex; flex-direction: column; max-width: 236px; align-items: flex-start; }
-  b { font-size: 16px; font-weight: 720; font-stretch: 96%; line-height: 1.2; }
-  button { text-align: left; cursor: pointer; }
-  .verdicts button:hover { text-decoration: underline; }
-  .remedy { color: var(--teal); text-decoration: underline; }
-  .good b { color: var(--moss-ink); }
-  .fact b { color: var(--ink2); }
-  .look b { color: var(--ochre-ink); }
-  .wrong b { color: var(--rust-ink); }
-  .bar { flex: none; display: flex; align-items: center; gap: 12px; padding: 6px 14px; border-bottom: 1px solid var(--rule); }
-  .listen { display: flex; align-items: center; gap: 6px; background: var(--teal); color: var(--on-teal); border-radius: 6px; padding: 5px 12px; font-weight: 600; width: 88px; justify-content: center; }
-  .bar .mono { width: 100px; }
-  .switch { display: flex; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
-  .switch button { padding: 4px 11px; font-weight: 560; }
-  .switch .on { background: var(--teal-wash); color: var(--teal); font-weight: 660; }
-  .slim { padding: 4px 9px; }
-  .again { margin-left: auto; }
-  select { border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); padding: 2px 26px 2px 8px; font-size: 12.5px; height: 28px; }
-  .received { margin-top: 8px; }
+  .verdicts {
+    flex: none;
+    display: flex;
+    gap: 7px 24px;
+    padding: 11px 18px 9px;
+    border-bottom: 1px solid var(--rule);
+    flex-wrap: wrap;
+    max-height: 208px;
+    overflow-y: auto;
+  }
+  li {
+    display: flex;
+    flex-direction: column;
+    max-width: 236px;
+    align-items: flex-start;
+  }
+  b {
+    font-size: 16px;
+    font-weight: 720;
+    font-stretch: 96%;
+    line-height: 1.2;
+  }
+  button {
+    text-align: left;
+    cursor: pointer;
+  }
+  .verdicts button:hover {
+    text-decoration: underline;
+  }
+  .remedy {
+    color: var(--teal);
+    text-decoration: underline;
+  }
+  .good b {
+    color: var(--moss-ink);
+  }
+  .fact b {
+    color: var(--ink2);
+  }
+  .look b {
+    color: var(--ochre-ink);
+  }
+  .wrong b {
+    color: var(--rust-ink);
+  }
+  .bar {
+    flex: none;
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    padding: 6px 14px;
+    border-bottom: 1px solid var(--rule);
+  }
+  .listen {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    background: var(--teal);
+    color: var(--on-teal);
+    border-radius: 6px;
+    padding: 5px 12px;
+    font-weight: 600;
+    width: 88px;
+    justify-content: center;
+  }
+  .bar .mono {
+    width: 100px;
+  }
+  .switch {
+    display: flex;
+    border: 1px solid var(--rule);
+    border-radius: 6px;
+    overflow: hidden;
+  }
+  .switch button {
+    padding: 4px 11px;
+    font-weight: 560;
+  }
+  .switch .on {
+    background: var(--teal-wash);
+    color: var(--teal);
+    font-weight: 660;
+  }
+  .slim {
+    padding: 4px 9px;
+  }
+  .again {
+    margin-left: auto;
+  }
+  select {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    padding: 2px 26px 2px 8px;
+    font-size: 12.5px;
+    height: 28px;
+  }
+  .received {
+    margin-top: 8px;
+  }
 </style>

@@ -22,7 +22,12 @@ export interface LanesState {
 }
 
 /** All files lined up on one time axis, between the first and the last sample they share. In device pixels. */
-export function drawLanes(ink: CanvasRenderingContext2D, scale: number, colour: (name: string) => string, s: LanesState): void {
+export function drawLanes(
+  ink: CanvasRenderingContext2D,
+  scale: number,
+  colour: (name: string) => string,
+  s: LanesState,
+): void {
   const left = 14 * scale;
   const right = (s.width - 14) * scale;
   const span = right - left;
@@ -67,7 +72,14 @@ export function drawLanes(ink: CanvasRenderingContext2D, scale: number, colour: 
   ink.fillRect(right, 26 * scale, 1.5 * scale, s.height * scale);
 }
 
-function drawRuler(ink: CanvasRenderingContext2D, scale: number, colour: (name: string) => string, s: LanesState, ticks: ReturnType<typeof barTicks>, xOf: (seconds: number) => number): void {
+function drawRuler(
+  ink: CanvasRenderingContext2D,
+  scale: number,
+  colour: (name: string) => string,
+  s: LanesState,
+  ticks: ReturnType<typeof barTicks>,
+  xOf: (seconds: number) => number,
+): void {
   ink.fillStyle = colour('sheet');
   ink.fillRect(0, 0, s.width * scale, RULER_HEIGHT * scale - scale);
   ink.fillStyle = colour('rule');

@@ -30,18 +30,43 @@
 </script>
 
 <button class="plain small" id="add">+ Add</button>
-<Dropdown simple bind:isOpen={open} triggeredBy="#add" class="w-60 bg-(--sheet) dark:bg-(--sheet) border border-(--rule)">
+<Dropdown
+  simple
+  bind:isOpen={open}
+  triggeredBy="#add"
+  class="w-60 bg-(--sheet) dark:bg-(--sheet) border border-(--rule)"
+>
   <DropdownItem class="w-full text-left" onclick={() => choose('rows')}>Recordings or files…</DropdownItem>
-  {#if editing.single?.type === 'audio'}<DropdownItem class="w-full text-left" onclick={() => choose('take')}>New take of “{editing.single.name}”…</DropdownItem>{/if}
-  <DropdownItem class="w-full text-left" onclick={() => add('bus')}>Bus{many ? ` for ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
-  <DropdownItem class="w-full text-left" onclick={() => add('return')}>Return{many ? ` fed by ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem>
+  {#if editing.single?.type === 'audio'}<DropdownItem class="w-full text-left" onclick={() => choose('take')}
+      >New take of “{editing.single.name}”…</DropdownItem
+    >{/if}
+  <DropdownItem class="w-full text-left" onclick={() => add('bus')}
+    >Bus{many ? ` for ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem
+  >
+  <DropdownItem class="w-full text-left" onclick={() => add('return')}
+    >Return{many ? ` fed by ${many === 1 ? 'the chosen row' : `${many} chosen rows`}` : ''}</DropdownItem
+  >
   <DropdownItem class="w-full text-left" onclick={() => add('audio')}>Empty audio row</DropdownItem>
   <DropdownItem class="w-full text-left" onclick={() => add('instrument')}>Instrument row</DropdownItem>
-  <DropdownItem class="w-full text-left" href="/api/sessions/{editing.store.id}/file" onclick={() => (open = false)}>Save session to a file</DropdownItem>
+  <DropdownItem class="w-full text-left" href="/api/sessions/{editing.store.id}/file" onclick={() => (open = false)}
+    >Save session to a file</DropdownItem
+  >
 </Dropdown>
-<input bind:this={input} class="hidden" type="file" multiple aria-label="Files to add" onchange={(e) => files(e.currentTarget.files)} />
+<input
+  bind:this={input}
+  class="hidden"
+  type="file"
+  multiple
+  aria-label="Files to add"
+  onchange={(e) => files(e.currentTarget.files)}
+/>
 
 <style>
-  .small { padding: 4px 9px; font-size: 12px; }
-  .hidden { display: none; }
+  .small {
+    padding: 4px 9px;
+    font-size: 12px;
+  }
+  .hidden {
+    display: none;
+  }
 </style>

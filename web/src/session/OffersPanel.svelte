@@ -6,12 +6,19 @@
 
   /** Rows that look like parts of one: what could be made of them. */
   let { editing }: { editing: Editing } = $props();
-  const WORDS = { stereoRow: 'Make one stereo row', clipsOfOneRow: 'Make one row of them', takesOfOneRow: 'Make takes of one row' } as const;
+  const WORDS = {
+    stereoRow: 'Make one stereo row',
+    clipsOfOneRow: 'Make one row of them',
+    takesOfOneRow: 'Make takes of one row',
+  } as const;
   let offers = $state.raw<Offer[]>([]);
 
   $effect(() => {
     void editing.store.state?.revision;
-    answer(client.GET('/api/sessions/{id}/offers', { params: { path: { id: editing.store.id } } })).then((list) => (offers = list), () => (offers = []));
+    answer(client.GET('/api/sessions/{id}/offers', { params: { path: { id: editing.store.id } } })).then(
+      (list) => (offers = list),
+      () => (offers = []),
+    );
   });
 
   async function accept(offer: Offer) {
@@ -21,7 +28,9 @@
     }
     try {
       const body = { revision: editing.store.state!.revision, left: offer.rows[0]!, right: offer.rows[1]! };
-      editing.store.state = await answer(client.POST('/api/sessions/{id}/pairs', { params: { path: { id: editing.store.id } }, body }));
+      editing.store.state = await answer(
+        client.POST('/api/sessions/{id}/pairs', { params: { path: { id: editing.store.id } }, body }),
+      );
     } catch (thrown) {
       toasts.wrong(thrown);
     }
@@ -31,13 +40,27 @@
 {#if offers.length}
   <p class="cap">PARTS OF ONE?</p>
   {#each offers as offer (offer.rows.join())}
-    <div class="offer"><p>{offer.words}</p><button class="plain" onclick={() => accept(offer)}>{WORDS[offer.kind]}</button></div>
+    <div class="offer">
+      <p>{offer.words}</p>
+      <button class="plain" onclick={() => accept(offer)}>{WORDS[offer.kind]}</button>
+    </div>
   {/each}
   <hr />
 {/if}
 
 <style>
-  .offer { padding: 6px 0 8px; border-bottom: 1px solid var(--rule2); }
-  .plain { margin-top: 5px; padding: 4px 10px; font-size: 12px; }
-  hr { border: 0; border-top: 1px solid var(--rule); margin: 14px -16px; }
+  .offer {
+    padding: 6px 0 8px;
+    border-bottom: 1px solid var(--rule2);
+  }
+  .plain {
+    margin-top: 5px;
+    padding: 4px 10px;
+    font-size: 12px;
+  }
+  hr {
+    border: 0;
+    border-top: 1px solid var(--rule);
+    margin: 14px -16px;
+  }
 </style>

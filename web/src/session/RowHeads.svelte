@@ -89,13 +89,17 @@
     const rows = editing.rows.includes(row.id) ? editing.chosen : [row];
     const on = !row.strip[what];
     const words = what === 'muted' ? (on ? 'Mute' : 'Unmute') : on ? 'Hear alone' : 'Hear with the rest';
-    void editing.make(`${words} ${rows.length === 1 ? `“${row.name}”` : `${rows.length} rows`}`, rows.map((each) => editing.setFader(each, { [what]: on })));
+    void editing.make(
+      `${words} ${rows.length === 1 ? `“${row.name}”` : `${rows.length} rows`}`,
+      rows.map((each) => editing.setFader(each, { [what]: on })),
+    );
   }
 
   function drop(event: DragEvent, row: Row) {
     event.preventDefault();
     over = undefined;
-    if (event.dataTransfer?.types.includes('application/x-rows')) void editing.moveRows(row.type === 'mix' ? null : row.id);
+    if (event.dataTransfer?.types.includes('application/x-rows'))
+      void editing.moveRows(row.type === 'mix' ? null : row.id);
   }
 
   function start(event: DragEvent, row: Row) {
@@ -107,30 +111,81 @@
 <ul bind:this={list} aria-label="Rows">
   {#each places as { row, height, lanes }, i (row.id)}
     <li
-      class:selected={editing.rows.includes(row.id)} class:sum={isSum(row)} class:over={over === row.id} style="height:{height}px"
-      ondragover={(e) => { if (e.dataTransfer?.types.includes('application/x-rows')) { e.preventDefault(); over = row.id; } }} ondragleave={() => (over = undefined)} ondrop={(e) => drop(e, row)}
+      class:selected={editing.rows.includes(row.id)}
+      class:sum={isSum(row)}
+      class:over={over === row.id}
+      style="height:{height}px"
+      ondragover={(e) => {
+        if (e.dataTransfer?.types.includes('application/x-rows')) {
+          e.preventDefault();
+          over = row.id;
+        }
+      }}
+      ondragleave={() => (over = undefined)}
+      ondrop={(e) => drop(e, row)}
     >
       <div class="head" style="height:{ROW_HEIGHT - 1}px;padding-left:{12 + 12 * (depth.get(row.id) ?? 0)}px">
         <span class="mono number">{row.type === 'mix' ? '' : String(i + 1).padStart(2, '0')}</span>
         {#if renaming === row.id}
-          <input bind:value={typed} maxlength="400" aria-label="Name of row {i + 1}" onblur={() => finish(row)} onkeydown={(e) => onfieldkey(e, row, i)} />
+          <input
+            bind:value={typed}
+            maxlength="400"
+            aria-label="Name of row {i + 1}"
+            onblur={() => finish(row)}
+            onkeydown={(e) => onfieldkey(e, row, i)}
+          />
         {:else}
           <button
-            class="name" data-row={row.id} title="{row.name} – double-click or Enter to rename" onclick={(e) => onclick(e, row)} ondblclick={() => begin(row)} draggable={row.type !== 'mix'} ondragstart={(e) => start(e, row)}
-            onkeydown={(e) => onkeydown(e, row, i)} aria-pressed={editing.rows.includes(row.id)} tabindex={editing.rows.includes(row.id) || (!editing.rows.length && i === 0) ? 0 : -1}
-          >{row.name}</button>
+            class="name"
+            data-row={row.id}
+            title="{row.name} – double-click or Enter to rename"
+            onclick={(e) => onclick(e, row)}
+            ondblclick={() => begin(row)}
+            draggable={row.type !== 'mix'}
+            ondragstart={(e) => start(e, row)}
+            onkeydown={(e) => onkeydown(e, row, i)}
+            aria-pressed={editing.rows.includes(row.id)}
+            tabindex={editing.rows.includes(row.id) || (!editing.rows.length && i === 0) ? 0 : -1}>{row.name}</button
+          >
           {#if row.type === 'audio' && row.takes.length > 1}
-            <button class="small" aria-expanded={lanes > 0} aria-label="Takes of {row.name}" title="{row.takes.length} takes: fold out" onclick={() => fold(row)}>{lanes ? '▾' : '▸'}{row.takes.length}</button>
+            <button
+              class="small"
+              aria-expanded={lanes > 0}
+              aria-label="Takes of {row.name}"
+              title="{row.takes.length} takes: fold out"
+              onclick={() => fold(row)}>{lanes ? '▾' : '▸'}{row.takes.length}</button
+            >
           {/if}
           {#if row.type !== 'mix'}
-            <button class="small" class:on={row.strip.muted} aria-pressed={row.strip.muted} aria-label="Mute {row.name}" title="Mute" onclick={() => flip(row, 'muted')}>mute</button>
-            <button class="small alone" class:on={row.strip.soloed} aria-pressed={row.strip.soloed} aria-label="Hear {row.name} alone" title="Hear it alone" onclick={() => flip(row, 'soloed')}>alone</button>
+            <button
+              class="small"
+              class:on={row.strip.muted}
+              aria-pressed={row.strip.muted}
+              aria-label="Mute {row.name}"
+              title="Mute"
+              onclick={() => flip(row, 'muted')}>mute</button
+            >
+            <button
+              class="small alone"
+              class:on={row.strip.soloed}
+              aria-pressed={row.strip.soloed}
+              aria-label="Hear {row.name} alone"
+              title="Hear it alone"
+              onclick={() => flip(row, 'soloed')}>alone</button
+            >
           {/if}
         {/if}
       </div>
       {#if lanes && row.type === 'audio'}
         {#each row.takes as take (take.id)}
-          <div class="lane cap" class:active={take.id === row.active} style="height:{LANE_HEIGHT}px" title="Drag across the take to use that stretch; click to use the clip">{take.name}</div>
+          <div
+            class="lane cap"
+            class:active={take.id === row.active}
+            style="height:{LANE_HEIGHT}px"
+            title="Drag across the take to use that stretch; click to use the clip"
+          >
+            {take.name}
+          </div>
         {/each}
       {/if}
     </li>
@@ -138,18 +193,94 @@
 </ul>
 
 <style>
-  li { border-bottom: 1px solid var(--rule2); overflow: hidden; }
-  .head { display: flex; align-items: center; gap: 5px; padding-right: 6px; }
-  li.selected .head { background: var(--teal-wash); }
-  li.sum { background: var(--band); font-weight: 680; }
-  li.over { box-shadow: inset 0 3px 0 var(--teal); }
-  .number { color: var(--ink3); width: 20px; flex: none; font-size: 11.5px; }
-  .name { flex: 1; min-width: 0; text-align: left; height: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; cursor: pointer; }
-  .small { flex: none; display: none; font-size: 10px; line-height: 15px; padding: 0 4px; border: 1px solid transparent; border-radius: 3px; color: var(--ink3); cursor: pointer; font-weight: 560; font-stretch: 82%; }
-  li:hover .small, li.selected .small, li:focus-within .small, .small.on, .small[aria-expanded] { display: block; border-color: var(--rule); }
-  .small.on { background: var(--ochre-wash); color: var(--ochre-ink); border-color: var(--ochre); }
-  .small.alone.on { background: var(--teal); color: var(--on-teal); border-color: var(--teal); }
-  .lane { padding: 4px 8px 0 44px; background: var(--side); border-top: 1px solid var(--rule2); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  .lane.active { color: var(--teal); font-weight: 680; }
-  input { flex: 1; min-width: 0; height: 27px; padding: 0 6px; border: 1px solid var(--teal); border-radius: 4px; background: var(--sheet); color: var(--ink); font: inherit; }
+  li {
+    border-bottom: 1px solid var(--rule2);
+    overflow: hidden;
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    padding-right: 6px;
+  }
+  li.selected .head {
+    background: var(--teal-wash);
+  }
+  li.sum {
+    background: var(--band);
+    font-weight: 680;
+  }
+  li.over {
+    box-shadow: inset 0 3px 0 var(--teal);
+  }
+  .number {
+    color: var(--ink3);
+    width: 20px;
+    flex: none;
+    font-size: 11.5px;
+  }
+  .name {
+    flex: 1;
+    min-width: 0;
+    text-align: left;
+    height: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    cursor: pointer;
+  }
+  .small {
+    flex: none;
+    display: none;
+    font-size: 10px;
+    line-height: 15px;
+    padding: 0 4px;
+    border: 1px solid transparent;
+    border-radius: 3px;
+    color: var(--ink3);
+    cursor: pointer;
+    font-weight: 560;
+    font-stretch: 82%;
+  }
+  li:hover .small,
+  li.selected .small,
+  li:focus-within .small,
+  .small.on,
+  .small[aria-expanded] {
+    display: block;
+    border-color: var(--rule);
+  }
+  .small.on {
+    background: var(--ochre-wash);
+    color: var(--ochre-ink);
+    border-color: var(--ochre);
+  }
+  .small.alone.on {
+    background: var(--teal);
+    color: var(--on-teal);
+    border-color: var(--teal);
+  }
+  .lane {
+    padding: 4px 8px 0 44px;
+    background: var(--side);
+    border-top: 1px solid var(--rule2);
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .lane.active {
+    color: var(--teal);
+    font-weight: 680;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    height: 27px;
+    padding: 0 6px;
+    border: 1px solid var(--teal);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+  }
 </style>

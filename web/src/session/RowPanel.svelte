@@ -18,8 +18,17 @@
   const session = $derived(editing.session);
   const number = $derived(session.rows.findIndex((r) => r.id === row.id) + 1);
   const clips = $derived(row.type === 'audio' ? activeClips(row) : []);
-  const recordings = $derived([...new Set(clips.map((clip) => clip.recording))].map((hash) => session.recordings.find((r) => r.sha256 === hash)!));
-  const stops = $derived(stopsOf(session, row, (id) => effects.find(id), (inserts) => void editing.setInserts(row, inserts)));
+  const recordings = $derived(
+    [...new Set(clips.map((clip) => clip.recording))].map((hash) => session.recordings.find((r) => r.sha256 === hash)!),
+  );
+  const stops = $derived(
+    stopsOf(
+      session,
+      row,
+      (id) => effects.find(id),
+      (inserts) => void editing.setInserts(row, inserts),
+    ),
+  );
 
   function form(sample: string, channels: number): string {
     const bits = sample.replace(/\D+/g, '') + '-bit' + (sample.startsWith('float') ? ' float' : '');
@@ -27,7 +36,10 @@
   }
 </script>
 
-<p class="cap">{row.type === 'mix' ? 'MIX' : `ROW ${number}${KIND_WORDS[row.type] ? `, ${KIND_WORDS[row.type].toUpperCase()}` : ''}`} · SIGNAL PATH</p>
+<p class="cap">
+  {row.type === 'mix' ? 'MIX' : `ROW ${number}${KIND_WORDS[row.type] ? `, ${KIND_WORDS[row.type].toUpperCase()}` : ''}`} ·
+  SIGNAL PATH
+</p>
 <h2>{row.name}</h2>
 {#if row.about.note}<p class="mono note">{row.about.note}</p>{/if}
 <SignalLine {stops} />
@@ -38,7 +50,8 @@
   </div>
 {/if}
 <RoutingPicture {session} {row} onchoose={(id) => editing.choose(id)} />
-{#if row.type !== 'mix'}<h3>What it is</h3><AboutPanel {editing} {row} />{/if}
+{#if row.type !== 'mix'}<h3>What it is</h3>
+  <AboutPanel {editing} {row} />{/if}
 {#if row.type === 'instrument'}<InstrumentPanel {editing} {row} />{/if}
 <h3>Inserts</h3>
 <InsertsEditor {editing} {row} inserts={row.strip.inserts} onset={(inserts) => void editing.setInserts(row, inserts)} />
@@ -59,9 +72,25 @@
 {/if}
 
 <style>
-  .recording { padding: 6px 0; border-bottom: 1px solid var(--rule2); }
-  .file, .note { overflow-wrap: anywhere; }
-  .note { color: var(--ink2); margin: -6px 0 8px; }
-  .do { display: flex; gap: 6px; margin-top: 8px; }
-  .do .plain { padding: 4px 9px; font-size: 12px; }
+  .recording {
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule2);
+  }
+  .file,
+  .note {
+    overflow-wrap: anywhere;
+  }
+  .note {
+    color: var(--ink2);
+    margin: -6px 0 8px;
+  }
+  .do {
+    display: flex;
+    gap: 6px;
+    margin-top: 8px;
+  }
+  .do .plain {
+    padding: 4px 9px;
+    font-size: 12px;
+  }
 </style>

@@ -11,8 +11,24 @@
   import type { Snap } from './snap';
   import AddMenu from './AddMenu.svelte';
 
-  let { editing, handoff, zoom, fit, pointed, loop = $bindable(), playing = $bindable(), onzoom }: {
-    editing: Editing; handoff: HandoffStore; zoom: number; fit: number; pointed?: number; loop?: { start: number; end: number }; playing?: number; onzoom: (pixelsPerSecond: number) => void;
+  let {
+    editing,
+    handoff,
+    zoom,
+    fit,
+    pointed,
+    loop = $bindable(),
+    playing = $bindable(),
+    onzoom,
+  }: {
+    editing: Editing;
+    handoff: HandoffStore;
+    zoom: number;
+    fit: number;
+    pointed?: number;
+    loop?: { start: number; end: number };
+    playing?: number;
+    onzoom: (pixelsPerSecond: number) => void;
   } = $props();
   const player = new Player();
   let alone = $state(false);
@@ -41,34 +57,107 @@
 
   function begin() {
     const from = editing.head >= store.frames ? 0 : editing.head;
-    void player.play(`/api/sessions/${store.id}/sound`, session.rate, from, loop, alone && editing.rows.length ? { rows: editing.rows.join(',') } : {});
+    void player.play(
+      `/api/sessions/${store.id}/sound`,
+      session.rate,
+      from,
+      loop,
+      alone && editing.rows.length ? { rows: editing.rows.join(',') } : {},
+    );
   }
 </script>
 
 <div class="bar">
-  <button class="listen" onclick={toggle} disabled={store.frames === 0} title="Space">{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button>
-  <label class="cap check"><input type="checkbox" bind:checked={alone} disabled={!editing.rows.length} /> only chosen</label>
-  <span class="mono where">{where.bar}</span><span class="mono time" aria-live="off">{where.time}{player.waiting ? ' · coming…' : ''}</span>
+  <button class="listen" onclick={toggle} disabled={store.frames === 0} title="Space"
+    >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button
+  >
+  <label class="cap check"
+    ><input type="checkbox" bind:checked={alone} disabled={!editing.rows.length} /> only chosen</label
+  >
+  <span class="mono where">{where.bar}</span><span class="mono time" aria-live="off"
+    >{where.time}{player.waiting ? ' · coming…' : ''}</span
+  >
   <Meter peaks={player.peaks} held={player.held} />
   {#if loop}<button class="plain small" title="Stop going round" onclick={() => (loop = undefined)}>loop ×</button>{/if}
   <span class="gap" data-first-sound={player.firstSound?.toFixed(3)}></span>
   <AddMenu {editing} {handoff} />
   <label class="cap" for="snap">Snap</label>
-  <select id="snap" value={editing.snap} onchange={(e) => (editing.snap = e.currentTarget.value as Snap)}><option value="bar">bar</option><option value="beat">beat</option><option value="off">off</option></select>
+  <select id="snap" value={editing.snap} onchange={(e) => (editing.snap = e.currentTarget.value as Snap)}
+    ><option value="bar">bar</option><option value="beat">beat</option><option value="off">off</option></select
+  >
   <button class="plain small" onclick={() => onzoom(fit)} disabled={zoom <= fit * 1.001}>Whole song</button>
   <label class="cap" for="zoom">Zoom</label>
-  <input id="zoom" type="range" min="0" max="1" step="0.002" value={sliderOf(Math.max(zoom, fit), fit)} oninput={(e) => onzoom(zoomOf(Number(e.currentTarget.value), fit))} />
+  <input
+    id="zoom"
+    type="range"
+    min="0"
+    max="1"
+    step="0.002"
+    value={sliderOf(Math.max(zoom, fit), fit)}
+    oninput={(e) => onzoom(zoomOf(Number(e.currentTarget.value), fit))}
+  />
 </div>
 
 <style>
-  .bar { height: 46px; flex: none; display: flex; align-items: center; gap: 9px; padding: 0 14px; border-bottom: 1px solid var(--rule); white-space: nowrap; }
-  .listen { display: flex; align-items: center; gap: 5px; background: var(--ink); color: var(--sheet); border-radius: 6px; padding: 6px 11px; font-weight: 600; cursor: pointer; width: 84px; justify-content: center; }
-  .listen:disabled { opacity: 0.5; cursor: default; }
-  .check { display: flex; gap: 5px; align-items: center; }
-  .where { font-size: 14px; min-width: 74px; }
-  .time { color: var(--ink3); min-width: 66px; }
-  .gap { flex: 1; }
-  .small { padding: 4px 8px; font-size: 12px; }
-  select { height: 28px; padding: 0 24px 0 7px; border: 1px solid var(--rule); border-radius: 5px; background-color: var(--sheet); color: var(--ink); font: inherit; font-size: 12px; }
-  input[type='range'] { width: 84px; accent-color: var(--teal); }
+  .bar {
+    height: 46px;
+    flex: none;
+    display: flex;
+    align-items: center;
+    gap: 9px;
+    padding: 0 14px;
+    border-bottom: 1px solid var(--rule);
+    white-space: nowrap;
+  }
+  .listen {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    background: var(--ink);
+    color: var(--sheet);
+    border-radius: 6px;
+    padding: 6px 11px;
+    font-weight: 600;
+    cursor: pointer;
+    width: 84px;
+    justify-content: center;
+  }
+  .listen:disabled {
+    opacity: 0.5;
+    cursor: default;
+  }
+  .check {
+    display: flex;
+    gap: 5px;
+    align-items: center;
+  }
+  .where {
+    font-size: 14px;
+    min-width: 74px;
+  }
+  .time {
+    color: var(--ink3);
+    min-width: 66px;
+  }
+  .gap {
+    flex: 1;
+  }
+  .small {
+    padding: 4px 8px;
+    font-size: 12px;
+  }
+  select {
+    height: 28px;
+    padding: 0 24px 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 5px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 12px;
+  }
+  input[type='range'] {
+    width: 84px;
+    accent-color: var(--teal);
+  }
 </style>

@@ -56,11 +56,18 @@
     '=': () => timeline?.zoomTo(zoom * 1.5),
     '-': () => timeline?.zoomTo(zoom / 1.5),
     '0': () => timeline?.zoomTo(fit),
-    ' ': (event) => { event.preventDefault(); bar?.toggle(); },
+    ' ': (event) => {
+      event.preventDefault();
+      bar?.toggle();
+    },
     x: () => void editing.splitAtHead(),
     o: () => void editing.join(),
     Delete: () => void (editing.clips.length ? editing.removeClips() : undefined),
-    Escape: () => { editing.rows = []; editing.clips = []; loop = undefined; },
+    Escape: () => {
+      editing.rows = [];
+      editing.clips = [];
+      loop = undefined;
+    },
   };
 
   async function ondrop(event: DragEvent) {
@@ -81,7 +88,9 @@
       event.preventDefault();
       const way = event.key === 'ArrowLeft' ? -1 : 1;
       const at = editing.firstChosen / session!.rate;
-      void editing.nudge(session!.rate * (editing.snap === 'off' ? way / 1000 : beatFrom(store.tempo ?? steady(120, '4/4'), at, way)));
+      void editing.nudge(
+        session!.rate * (editing.snap === 'off' ? way / 1000 : beatFrom(store.tempo ?? steady(120, '4/4'), at, way)),
+      );
       return;
     }
     KEYS[event.key]?.(event);
@@ -99,26 +108,85 @@
     <Loading words="Opening the session…" />
   {:else}
     <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <div class="main" class:over ondragover={(e) => { if (e.dataTransfer?.types.includes('Files')) { e.preventDefault(); over = true; } }} ondragleave={() => (over = false)} {ondrop}>
-      <SessionBar bind:this={bar} {editing} {handoff} {zoom} {fit} {pointed} bind:loop bind:playing onzoom={(to) => timeline?.zoomTo(to)} />
-      <Timeline bind:this={timeline} {editing} bind:zoom bind:fit bind:pointed bind:loop {playing} onlocate={() => bar?.locate()} />
+    <div
+      class="main"
+      class:over
+      ondragover={(e) => {
+        if (e.dataTransfer?.types.includes('Files')) {
+          e.preventDefault();
+          over = true;
+        }
+      }}
+      ondragleave={() => (over = false)}
+      {ondrop}
+    >
+      <SessionBar
+        bind:this={bar}
+        {editing}
+        {handoff}
+        {zoom}
+        {fit}
+        {pointed}
+        bind:loop
+        bind:playing
+        onzoom={(to) => timeline?.zoomTo(to)}
+      />
+      <Timeline
+        bind:this={timeline}
+        {editing}
+        bind:zoom
+        bind:fit
+        bind:pointed
+        bind:loop
+        {playing}
+        onlocate={() => bar?.locate()}
+      />
     </div>
     <aside class="side" aria-label="Selected row and song">
       {#if editing.clips.length}<ClipPanel {editing} />{/if}
-      {#if editing.rows.length > 1}<ManyRows {editing} /><hr />
-      {:else if row}{#key row.id}<RowPanel {editing} {row} />{/key}<hr />{/if}
+      {#if editing.rows.length > 1}<ManyRows {editing} />
+        <hr />
+      {:else if row}{#key row.id}<RowPanel {editing} {row} />{/key}
+        <hr />{/if}
       {#if !row && editing.rows.length < 2}<OffersPanel {editing} />{/if}
       <SongPanel {store} />
       <hr />
       <TempoPanel {editing} />
-      {#if !row}<p class="hint">Select a row to see its signal path. Double-click a name, or press Enter on it, to change it.</p>{/if}
+      {#if !row}<p class="hint">
+          Select a row to see its signal path. Double-click a name, or press Enter on it, to change it.
+        </p>{/if}
     </aside>
   {/if}
 </div>
-<Keys keys={[['Space', 'Listen, stop'], ['↑ ↓', 'Row above, row below; with Shift several, with Alt move the row'], ['Enter', 'Rename the row'], ['← →', 'Move the chosen clips by a beat'], ['X', 'Cut clips at the mark'], ['O', 'Join the chosen clips'], ['Delete', 'Remove the chosen clips'], ['+ −', 'Zoom in, zoom out'], ['0', 'Whole song'], ['Escape', 'Choose nothing'], ['Ctrl Z', 'Undo'], ['Ctrl Shift Z', 'Redo']]} />
+<Keys
+  keys={[
+    ['Space', 'Listen, stop'],
+    ['↑ ↓', 'Row above, row below; with Shift several, with Alt move the row'],
+    ['Enter', 'Rename the row'],
+    ['← →', 'Move the chosen clips by a beat'],
+    ['X', 'Cut clips at the mark'],
+    ['O', 'Join the chosen clips'],
+    ['Delete', 'Remove the chosen clips'],
+    ['+ −', 'Zoom in, zoom out'],
+    ['0', 'Whole song'],
+    ['Escape', 'Choose nothing'],
+    ['Ctrl Z', 'Undo'],
+    ['Ctrl Shift Z', 'Redo'],
+  ]}
+/>
 
 <style>
-  hr { border: 0; border-top: 1px solid var(--rule); margin: 18px -16px 14px; }
-  .over { outline: 3px dashed var(--teal); outline-offset: -6px; }
-  .hint { color: var(--ink2); margin-top: 18px; }
+  hr {
+    border: 0;
+    border-top: 1px solid var(--rule);
+    margin: 18px -16px 14px;
+  }
+  .over {
+    outline: 3px dashed var(--teal);
+    outline-offset: -6px;
+  }
+  .hint {
+    color: var(--ink2);
+    margin-top: 18px;
+  }
 </style>

@@ -59,7 +59,14 @@
       return;
     }
     try {
-      await store.edit({ type: 'setSong', title: typed.title, artist: typed.artist, tempo, meter: typed.meter, key: typed.key });
+      await store.edit({
+        type: 'setSong',
+        title: typed.title,
+        artist: typed.artist,
+        tempo,
+        meter: typed.meter,
+        key: typed.key,
+      });
       wrong = undefined;
     } catch (thrown) {
       const field = thrown instanceof Refusal ? thrown.problem.field : undefined;
@@ -75,8 +82,13 @@
     <div class="field" class:narrow={field.name !== 'title' && field.name !== 'artist'}>
       <Label for="song-{field.name}" class="text-(--ink2) dark:text-(--ink2) font-medium text-xs">{field.words}</Label>
       <Input
-        id="song-{field.name}" size="sm" bind:value={typed[field.name]} placeholder={field.hint || undefined} autocomplete="off"
-        aria-invalid={wrong?.field === field.name} aria-describedby={wrong?.field === field.name ? 'song-wrong' : undefined}
+        id="song-{field.name}"
+        size="sm"
+        bind:value={typed[field.name]}
+        placeholder={field.hint || undefined}
+        autocomplete="off"
+        aria-invalid={wrong?.field === field.name}
+        aria-describedby={wrong?.field === field.name ? 'song-wrong' : undefined}
         class="bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink) py-1.5"
       />
     </div>
@@ -84,12 +96,32 @@
   {#if wrong}<p id="song-wrong" class="wrong" role="alert">{wrong.words}</p>{/if}
   <div class="do">
     <button class="main-button" type="submit" disabled={!changed || store.busy}>Keep</button>
-    {#if changed}<button class="plain" type="button" onclick={() => { typed = texts(store.session!.song); wrong = undefined; }}>Put back</button>{/if}
+    {#if changed}<button
+        class="plain"
+        type="button"
+        onclick={() => {
+          typed = texts(store.session!.song);
+          wrong = undefined;
+        }}>Put back</button
+      >{/if}
   </div>
 </form>
 
 <style>
-  .field { display: grid; grid-template-columns: 58px 1fr; align-items: center; gap: 8px; margin-top: 7px; }
-  .wrong { color: var(--rust-ink); margin-top: 8px; }
-  .do { display: flex; gap: 8px; margin: 12px 0 0 66px; }
+  .field {
+    display: grid;
+    grid-template-columns: 58px 1fr;
+    align-items: center;
+    gap: 8px;
+    margin-top: 7px;
+  }
+  .wrong {
+    color: var(--rust-ink);
+    margin-top: 8px;
+  }
+  .do {
+    display: flex;
+    gap: 8px;
+    margin: 12px 0 0 66px;
+  }
 </style>

@@ -12,7 +12,15 @@
   import { clampZoom, fitting, scrollKeeping } from './scale';
   import { snapped } from './snap';
 
-  let { editing, zoom = $bindable(0), fit = $bindable(1), pointed = $bindable(), loop = $bindable(), playing, onlocate }: {
+  let {
+    editing,
+    zoom = $bindable(0),
+    fit = $bindable(1),
+    pointed = $bindable(),
+    loop = $bindable(),
+    playing,
+    onlocate,
+  }: {
     editing: Editing;
     /** Pixels a second; 0 until the first layout. */
     zoom: number;
@@ -48,7 +56,9 @@
   const timelineWidth = $derived(Math.max(0, width - HEADS));
   const all = $derived(places(session.rows, editing.foldedOut));
   const tall = $derived((all.at(-1)?.top ?? 0) + (all.at(-1)?.height ?? 0));
-  const lengths = $derived(new Map(session.recordings.map((each) => [each.sha256, Math.ceil((each.frames * session.rate) / each.rate)])));
+  const lengths = $derived(
+    new Map(session.recordings.map((each) => [each.sha256, Math.ceil((each.frames * session.rate) / each.rate)])),
+  );
   const grid: Grid = {
     snap: (at) => snapped(at, editing.snap, store.tempo, session.rate),
     recordingFrames: (clip: Clip) => lengths.get(clip.recording) ?? clip.offset + clip.frames,
@@ -62,10 +72,23 @@
   $effect(() => tiles.onArrival(() => arrived++));
 
   $effect(() => {
-    void arrived, theme.night, dragged;
+    void [arrived, theme.night, dragged];
     const state = {
-      session, tempo: store.tempo, places: all, chosenRows: editing.rows, isClipChosen: (row: string, index: number) => editing.isClipChosen(row, index),
-      ghost: drag?.ghost, head: editing.head, playing, loop: drag?.loop ?? loop, pixelsPerSecond: zoom, scrollX, scrollY, width: timelineWidth, height, clips: editing.clips,
+      session,
+      tempo: store.tempo,
+      places: all,
+      chosenRows: editing.rows,
+      isClipChosen: (row: string, index: number) => editing.isClipChosen(row, index),
+      ghost: drag?.ghost,
+      head: editing.head,
+      playing,
+      loop: drag?.loop ?? loop,
+      pixelsPerSecond: zoom,
+      scrollX,
+      scrollY,
+      width: timelineWidth,
+      height,
+      clips: editing.clips,
     };
     const signs = `${arrived} ${theme.night} ${dragged}`;
     cancelAnimationFrame(frame);
@@ -90,7 +113,8 @@
   /** Brings a row into sight. */
   export function show(row: string) {
     const place = all.find((each) => each.row.id === row);
-    if (place && (place.top < scrollY || place.top + place.height > scrollY + height - RULER_HEIGHT)) scroller.scrollTop = place.top - 80;
+    if (place && (place.top < scrollY || place.top + place.height > scrollY + height - RULER_HEIGHT))
+      scroller.scrollTop = place.top - 80;
   }
 
   function onwheel(event: WheelEvent) {
@@ -110,14 +134,22 @@
 
   function markerAt(x: number, y: number): Marker | undefined {
     if (y > 20) return undefined;
-    return session.markers.find((marker) => x >= (marker.frame / session.rate) * zoom - 2 && x <= (marker.frame / session.rate) * zoom + 40);
+    return session.markers.find(
+      (marker) => x >= (marker.frame / session.rate) * zoom - 2 && x <= (marker.frame / session.rate) * zoom + 40,
+    );
   }
 
   function under(at: { y: number; frame: number }) {
     const found = placeAt(all, at.y - RULER_HEIGHT + scrollY);
     if (!found || found.place.row.type !== 'audio' || found.lane >= 0) return { ...found, clip: undefined };
     const row = found.place.row as AudioRow;
-    const clip = hitClip(editing.active(row).clips, at.frame, session.rate / zoom, at.y - RULER_HEIGHT + scrollY - found.place.top, (index) => editing.isClipChosen(row.id, index));
+    const clip = hitClip(
+      editing.active(row).clips,
+      at.frame,
+      session.rate / zoom,
+      at.y - RULER_HEIGHT + scrollY - found.place.top,
+      (index) => editing.isClipChosen(row.id, index),
+    );
     return { ...found, clip };
   }
 
@@ -127,11 +159,16 @@
     scroller.focus({ preventScroll: true });
     if (at.y < RULER_HEIGHT) {
       const marker = markerAt(at.x, at.y);
-      hold(event, marker ? dragMarker(editing, marker, grid) : dragRuler(at.frame, grid, (range, head) => {
-        loop = range;
-        editing.head = range ? range.start : head;
-        onlocate?.(editing.head);
-      }));
+      hold(
+        event,
+        marker
+          ? dragMarker(editing, marker, grid)
+          : dragRuler(at.frame, grid, (range, head) => {
+              loop = range;
+              editing.head = range ? range.start : head;
+              onlocate?.(editing.head);
+            }),
+      );
       return;
     }
     const { place: found, lane, clip } = under(at);
@@ -142,12 +179,15 @@
       hold(event, dragLane(editing, row, lane, at.frame, grid));
     } else if (row.type === 'audio' && clip) {
       if (event.shiftKey || event.ctrlKey || event.metaKey) {
-        editing.clips = editing.isClipChosen(row.id, clip.index) ? editing.clips.filter((each) => each.row !== row.id || each.index !== clip.index) : [...editing.clips, { row: row.id, index: clip.index }];
+        editing.clips = editing.isClipChosen(row.id, clip.index)
+          ? editing.clips.filter((each) => each.row !== row.id || each.index !== clip.index)
+          : [...editing.clips, { row: row.id, index: clip.index }];
       } else if (!editing.isClipChosen(row.id, clip.index)) {
         editing.choose(row.id);
         editing.clips = [{ row: row.id, index: clip.index }];
       }
-      if (editing.isClipChosen(row.id, clip.index)) hold(event, dragClips(editing, row, clip.index, clip.part, at.frame, grid));
+      if (editing.isClipChosen(row.id, clip.index))
+        hold(event, dragClips(editing, row, clip.index, clip.part, at.frame, grid));
     } else editing.choose(row.id, event.ctrlKey || event.metaKey ? 'toggle' : event.shiftKey ? 'range' : 'alone');
   }
 
@@ -183,26 +223,83 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-  class="scroller" bind:this={scroller} bind:clientWidth={width} bind:clientHeight={height}
-  onscroll={() => { scrollX = scroller.scrollLeft; scrollY = scroller.scrollTop; }} {onwheel}
-  role="region" aria-label="Timeline" tabindex="0"
+  class="scroller"
+  bind:this={scroller}
+  bind:clientWidth={width}
+  bind:clientHeight={height}
+  onscroll={() => {
+    scrollX = scroller.scrollLeft;
+    scrollY = scroller.scrollTop;
+  }}
+  {onwheel}
+  role="region"
+  aria-label="Timeline"
+  tabindex="0"
 >
-  <div class="content" style="width:{HEADS + (seconds + (zoom > fit ? ROOM_SECONDS : 0)) * zoom}px;height:{RULER_HEIGHT + tall + 20}px">
+  <div
+    class="content"
+    style="width:{HEADS + (seconds + (zoom > fit ? ROOM_SECONDS : 0)) * zoom}px;height:{RULER_HEIGHT + tall + 20}px"
+  >
     <canvas
-      bind:this={canvas} style="width:{timelineWidth}px;height:{height}px;margin-left:{HEADS}px;left:{HEADS}px;cursor:{drag?.cursor ?? cursor}"
-      {onpointerdown} {onpointermove} {onpointerup} onpointercancel={() => (drag = undefined)} onpointerleave={() => (pointed = undefined)} aria-hidden="true"
+      bind:this={canvas}
+      style="width:{timelineWidth}px;height:{height}px;margin-left:{HEADS}px;left:{HEADS}px;cursor:{drag?.cursor ??
+        cursor}"
+      {onpointerdown}
+      {onpointermove}
+      {onpointerup}
+      onpointercancel={() => (drag = undefined)}
+      onpointerleave={() => (pointed = undefined)}
+      aria-hidden="true"
     ></canvas>
     <div class="heads" style="width:{HEADS}px">
-      <div class="corner cap" style="height:{RULER_HEIGHT}px"><span>{store.tempo ? 'bars' : 'no tempo given'}</span><span>time</span></div>
+      <div class="corner cap" style="height:{RULER_HEIGHT}px">
+        <span>{store.tempo ? 'bars' : 'no tempo given'}</span><span>time</span>
+      </div>
       <RowHeads {editing} places={all} />
     </div>
   </div>
 </div>
 
 <style>
-  .scroller { flex: 1; min-height: 0; overflow: auto; position: relative; background: var(--sheet); }
-  .content { display: grid; min-width: 100%; min-height: 100%; }
-  canvas { grid-area: 1 / 1; position: sticky; top: 0; align-self: start; justify-self: start; touch-action: none; }
-  .heads { grid-area: 1 / 1; position: sticky; left: 0; justify-self: start; background: var(--sheet); border-right: 1px solid var(--rule); z-index: 2; }
-  .corner { position: sticky; top: 0; background: var(--sheet); z-index: 3; border-bottom: 1px solid var(--rule); display: flex; flex-direction: column; justify-content: space-between; align-items: flex-end; padding: 5px 8px 2px; }
+  .scroller {
+    flex: 1;
+    min-height: 0;
+    overflow: auto;
+    position: relative;
+    background: var(--sheet);
+  }
+  .content {
+    display: grid;
+    min-width: 100%;
+    min-height: 100%;
+  }
+  canvas {
+    grid-area: 1 / 1;
+    position: sticky;
+    top: 0;
+    align-self: start;
+    justify-self: start;
+    touch-action: none;
+  }
+  .heads {
+    grid-area: 1 / 1;
+    position: sticky;
+    left: 0;
+    justify-self: start;
+    background: var(--sheet);
+    border-right: 1px solid var(--rule);
+    z-index: 2;
+  }
+  .corner {
+    position: sticky;
+    top: 0;
+    background: var(--sheet);
+    z-index: 3;
+    border-bottom: 1px solid var(--rule);
+    display: flex;
+    flex-direction: column;
+    justify-content: space-between;
+    align-items: flex-end;
+    padding: 5px 8px 2px;
+  }
 </style>

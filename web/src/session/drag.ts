@@ -18,14 +18,30 @@ export interface Grid {
   recordingFrames(clip: Clip): number;
 }
 
-const CURSORS: Record<ClipPart, string> = { start: 'ew-resize', end: 'ew-resize', fadeIn: 'col-resize', fadeOut: 'col-resize', body: 'grab' };
+const CURSORS: Record<ClipPart, string> = {
+  start: 'ew-resize',
+  end: 'ew-resize',
+  fadeIn: 'col-resize',
+  fadeOut: 'col-resize',
+  body: 'grab',
+};
 export const cursorOf = (part: ClipPart | undefined) => (part ? CURSORS[part] : 'default');
 
 /** Moves all chosen clips, or an edge or fade of one. */
-export function dragClips(editing: Editing, row: AudioRow, index: number, part: ClipPart, from: number, grid: Grid): Drag {
+export function dragClips(
+  editing: Editing,
+  row: AudioRow,
+  index: number,
+  part: ClipPart,
+  from: number,
+  grid: Grid,
+): Drag {
   const held = editing.active(row).clips[index]!;
   const before = new Map(
-    editing.session.rows.filter((each): each is AudioRow => each.type === 'audio' && editing.clips.some((clip) => clip.row === each.id)).map((each) => [each.id, editing.active(each).clips]));
+    editing.session.rows
+      .filter((each): each is AudioRow => each.type === 'audio' && editing.clips.some((clip) => clip.row === each.id))
+      .map((each) => [each.id, editing.active(each).clips]),
+  );
   const which = (id: string) => editing.clips.filter((clip) => clip.row === id).map((clip) => clip.index);
   const drag: Drag = {
     cursor: part === 'body' ? 'grabbing' : CURSORS[part],
@@ -38,21 +54,39 @@ export function dragClips(editing: Editing, row: AudioRow, index: number, part: 
         return;
       }
       const one = change(held, frame);
-      drag.ghost.set(row.id, before.get(row.id)!.map((clip, i) => (i === index ? one : clip)));
+      drag.ghost.set(
+        row.id,
+        before.get(row.id)!.map((clip, i) => (i === index ? one : clip)),
+      );
     },
     drop() {
       if (!drag.ghost) return;
-      const words = part === 'body' ? (editing.clips.length > 1 ? `Move ${editing.clips.length} clips` : 'Move a clip') : part.startsWith('fade') ? 'Fade a clip' : 'Trim a clip';
-      const edits = [...drag.ghost].filter(([id, clips]) => clips !== before.get(id)).map(([id, clips]) => editing.withClips(editing.session.rows.find((each) => each.id === id) as AudioRow, clips));
+      const words =
+        part === 'body'
+          ? editing.clips.length > 1
+            ? `Move ${editing.clips.length} clips`
+            : 'Move a clip'
+          : part.startsWith('fade')
+            ? 'Fade a clip'
+            : 'Trim a clip';
+      const edits = [...drag.ghost]
+        .filter(([id, clips]) => clips !== before.get(id))
+        .map(([id, clips]) =>
+          editing.withClips(editing.session.rows.find((each) => each.id === id) as AudioRow, clips),
+        );
       void editing.make(words, edits);
     },
   };
   function change(clip: Clip, frame: number): Clip {
     switch (part) {
-      case 'start': return trimmedStart(clip, grid.snap(frame) - clip.position);
-      case 'end': return trimmedEnd(clip, grid.snap(frame) - clip.position - clip.frames, grid.recordingFrames(clip));
-      case 'fadeIn': return faded(clip, 'in', frame - clip.position);
-      default: return faded(clip, 'out', clip.position + clip.frames - frame);
+      case 'start':
+        return trimmedStart(clip, grid.snap(frame) - clip.position);
+      case 'end':
+        return trimmedEnd(clip, grid.snap(frame) - clip.position - clip.frames, grid.recordingFrames(clip));
+      case 'fadeIn':
+        return faded(clip, 'in', frame - clip.position);
+      default:
+        return faded(clip, 'out', clip.position + clip.frames - frame);
     }
   }
   return drag;
@@ -71,14 +105,21 @@ export function dragLane(editing: Editing, row: AudioRow, lane: number, from: nu
     },
     drop() {
       const stretch = drag.loop ?? (under && { start: under.position, end: under.position + under.frames });
-      if (stretch && take.id !== row.active) void editing.make('', [{ type: 'useTakeFor', row: row.id, take: take.id, from: stretch.start, to: stretch.end }]);
+      if (stretch && take.id !== row.active)
+        void editing.make('', [
+          { type: 'useTakeFor', row: row.id, take: take.id, from: stretch.start, to: stretch.end },
+        ]);
     },
   };
   return drag;
 }
 
 /** A stretch of the ruler to go round in, or, without moving, the place where Listen starts. */
-export function dragRuler(from: number, grid: Grid, done: (loop: { start: number; end: number } | undefined, head: number) => void): Drag {
+export function dragRuler(
+  from: number,
+  grid: Grid,
+  done: (loop: { start: number; end: number } | undefined, head: number) => void,
+): Drag {
   const start = grid.snap(from);
   const drag: Drag = {
     cursor: 'text',

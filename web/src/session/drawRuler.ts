@@ -76,6 +76,10 @@ function drawChanges(ink: Ink, scale: number, colour: Colour, s: TimelineState, 
     ink.fillRect(x, 38 * scale, scale, 10 * scale);
     ink.fillText(words, x + 3 * scale, 43 * scale);
   };
-  for (const change of s.tempo!.tempos.slice(1)) put(secondsAt(s.tempo!, change.quarter), `${change.way === 'glide' ? '→' : '♩'} ${Math.round(change.quartersPerMinute * 10) / 10}`);
+  for (const change of s.tempo!.tempos.slice(1))
+    put(
+      secondsAt(s.tempo!, change.quarter),
+      `${change.way === 'glide' ? '→' : '♩'} ${Math.round(change.quartersPerMinute * 10) / 10}`,
+    );
   for (const change of s.tempo!.meters.slice(1)) put(secondsOfBar(s.tempo!, change.bar), change.meter);
 }

@@ -49,10 +49,21 @@ export type Colour = (name: string) => string;
  * @param from first line below the ruler that has to be drawn, in pixels of the page
  * @param to line before which drawing can stop
  */
-export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: TimelineState, from = 0, to = s.height - RULER_HEIGHT): void {
+export function drawTimeline(
+  ink: Ink,
+  scale: number,
+  colour: Colour,
+  s: TimelineState,
+  from = 0,
+  to = s.height - RULER_HEIGHT,
+): void {
   const v: Stretch = {
-    width: s.width * scale, height: s.height * scale, perSecond: s.pixelsPerSecond * scale, originX: -s.scrollX * scale,
-    from: s.scrollX / s.pixelsPerSecond, to: (s.scrollX + s.width) / s.pixelsPerSecond,
+    width: s.width * scale,
+    height: s.height * scale,
+    perSecond: s.pixelsPerSecond * scale,
+    originX: -s.scrollX * scale,
+    from: s.scrollX / s.pixelsPerSecond,
+    to: (s.scrollX + s.width) / s.pixelsPerSecond,
   };
   const shown = visible(s.places, s.scrollY + from, s.scrollY + to);
   const top = (place: Place) => (RULER_HEIGHT + place.top - s.scrollY) * scale;
@@ -63,8 +74,20 @@ export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: Timelin
     if (row.type === 'instrument' || row.type === 'part') drawNotes(ink, scale, colour, s, row, top(place), v);
     if (row.type === 'audio') {
       const active = row.takes.find((take) => take.id === row.active);
-      drawClips(ink, scale, colour, s, row, s.ghost?.get(row.id) ?? active?.clips ?? [], top(place), ROW_HEIGHT, s.chosenRows.includes(row.id), v);
-      for (let lane = 0; lane < place.lanes; lane++) drawLane(ink, scale, colour, s, row, lane, top(place) + (ROW_HEIGHT + lane * LANE_HEIGHT) * scale, v);
+      drawClips(
+        ink,
+        scale,
+        colour,
+        s,
+        row,
+        s.ghost?.get(row.id) ?? active?.clips ?? [],
+        top(place),
+        ROW_HEIGHT,
+        s.chosenRows.includes(row.id),
+        v,
+      );
+      for (let lane = 0; lane < place.lanes; lane++)
+        drawLane(ink, scale, colour, s, row, lane, top(place) + (ROW_HEIGHT + lane * LANE_HEIGHT) * scale, v);
     }
   }
   drawRuler(ink, scale, colour, s, v);
@@ -73,7 +96,9 @@ export function drawTimeline(ink: Ink, scale: number, colour: Colour, s: Timelin
 
 /** How far the second picture is scrolled down from the first where nothing else differs, in pixels of the page. */
 export function scrolledBy(before: TimelineState, now: TimelineState): number | undefined {
-  const same = (Object.keys(now) as (keyof TimelineState)[]).every((key) => key === 'scrollY' || typeof now[key] === 'function' || now[key] === before[key]);
+  const same = (Object.keys(now) as (keyof TimelineState)[]).every(
+    (key) => key === 'scrollY' || typeof now[key] === 'function' || now[key] === before[key],
+  );
   return same ? now.scrollY - before.scrollY : undefined;
 }
 
@@ -102,7 +127,15 @@ export function scrollTimeline(ink: Ink, scale: number, colour: Colour, s: Timel
   ink.restore();
 }
 
-function drawGround(ink: Ink, scale: number, colour: Colour, s: TimelineState, place: Place, top: number, width: number): void {
+function drawGround(
+  ink: Ink,
+  scale: number,
+  colour: Colour,
+  s: TimelineState,
+  place: Place,
+  top: number,
+  width: number,
+): void {
   const selected = s.chosenRows.includes(place.row.id);
   if (selected || isSum(place.row)) {
     ink.fillStyle = colour(selected ? 'teal-wash' : 'band');
@@ -118,14 +151,27 @@ function drawGround(ink: Ink, scale: number, colour: Colour, s: TimelineState, p
 
 /** Upright rules through all rows: bars where the tempo is known, else round moments. */
 function drawRules(ink: Ink, scale: number, colour: Colour, s: TimelineState, v: Stretch): void {
-  const ticks = s.tempo ? barTicks(s.tempo, v.from, v.to, BAR_GAP / s.pixelsPerSecond) : timeTicks(v.from, v.to, TIME_GAP / s.pixelsPerSecond);
+  const ticks = s.tempo
+    ? barTicks(s.tempo, v.from, v.to, BAR_GAP / s.pixelsPerSecond)
+    : timeTicks(v.from, v.to, TIME_GAP / s.pixelsPerSecond);
   for (const tick of ticks) {
     ink.fillStyle = colour(tick.strong ? 'rule' : 'rule2');
     ink.fillRect(Math.round(v.originX + tick.seconds * v.perSecond), RULER_HEIGHT * scale, scale, v.height);
   }
 }
 
-function drawClips(ink: Ink, scale: number, colour: Colour, s: TimelineState, row: AudioRow, clips: Clip[], top: number, rowHeight: number, selected: boolean, v: Stretch): void {
+function drawClips(
+  ink: Ink,
+  scale: number,
+  colour: Colour,
+  s: TimelineState,
+  row: AudioRow,
+  clips: Clip[],
+  top: number,
+  rowHeight: number,
+  selected: boolean,
+  v: Stretch,
+): void {
   const framesPerColumn = s.session.rate / v.perSecond;
   const y = top + 3 * scale;
   const height = (rowHeight - 7) * scale;
@@ -143,14 +189,35 @@ function drawClips(ink: Ink, scale: number, colour: Colour, s: TimelineState, ro
     ink.strokeStyle = colour(chosen ? 'ink' : selected ? 'teal' : 'clip-edge');
     ink.stroke();
     ink.fillStyle = colour(selected ? 'teal' : 'ink');
-    drawClipWave(ink, s.session, clip, v.originX, framesPerColumn, Math.max(0, x), Math.min(v.width, end), y + height / 2, height / 2 - 2 * scale);
+    drawClipWave(
+      ink,
+      s.session,
+      clip,
+      v.originX,
+      framesPerColumn,
+      Math.max(0, x),
+      Math.min(v.width, end),
+      y + height / 2,
+      height / 2 - 2 * scale,
+    );
     drawFades(ink, scale, colour, clip, x, end, y, height, framesPerColumn, chosen);
     ink.globalAlpha = 1;
   });
 }
 
 /** Lines where a clip comes and goes, with grips on the chosen one; a small turned arrow where polarity is reversed. */
-function drawFades(ink: Ink, scale: number, colour: Colour, clip: Clip, x: number, end: number, y: number, height: number, framesPerColumn: number, chosen: boolean): void {
+function drawFades(
+  ink: Ink,
+  scale: number,
+  colour: Colour,
+  clip: Clip,
+  x: number,
+  end: number,
+  y: number,
+  height: number,
+  framesPerColumn: number,
+  chosen: boolean,
+): void {
   ink.strokeStyle = colour('ochre');
   ink.lineWidth = 1.5 * scale;
   const into = x + clip.fadeIn.frames / framesPerColumn;
@@ -179,10 +246,30 @@ function drawFades(ink: Ink, scale: number, colour: Colour, clip: Clip, x: numbe
 }
 
 /** A take on a lane of its own; the active one in full ink. */
-function drawLane(ink: Ink, scale: number, colour: Colour, s: TimelineState, row: AudioRow, lane: number, top: number, v: Stretch): void {
+function drawLane(
+  ink: Ink,
+  scale: number,
+  colour: Colour,
+  s: TimelineState,
+  row: AudioRow,
+  lane: number,
+  top: number,
+  v: Stretch,
+): void {
   const take = row.takes[lane]!;
   ink.globalAlpha = take.id === row.active ? 1 : 0.62;
-  drawClips(ink, scale, colour, { ...s, isClipChosen: () => false }, row, take.clips, top, LANE_HEIGHT, take.id === row.active, v);
+  drawClips(
+    ink,
+    scale,
+    colour,
+    { ...s, isClipChosen: () => false },
+    row,
+    take.clips,
+    top,
+    LANE_HEIGHT,
+    take.id === row.active,
+    v,
+  );
   ink.globalAlpha = 1;
   ink.fillStyle = colour('rule2');
   ink.fillRect(0, top + (LANE_HEIGHT - 1) * scale, v.width, scale);

@@ -38,7 +38,8 @@ export class Editing {
   choose(id: string, how: 'alone' | 'toggle' | 'range' = 'alone'): void {
     const order = this.session.rows.map((row) => row.id);
     const last = this.rows.at(-1);
-    if (how === 'toggle') this.rows = this.rows.includes(id) ? this.rows.filter((row) => row !== id) : [...this.rows, id];
+    if (how === 'toggle')
+      this.rows = this.rows.includes(id) ? this.rows.filter((row) => row !== id) : [...this.rows, id];
     else if (how === 'range' && last) {
       const [a, b] = [order.indexOf(last), order.indexOf(id)].sort((x, y) => x - y) as [number, number];
       this.rows = [...order.slice(a, b + 1).filter((row) => row !== last), last];
@@ -63,7 +64,9 @@ export class Editing {
   async make(words: string, edits: SessionEdit[]): Promise<boolean> {
     if (!edits.length) return false;
     try {
-      await this.store.edit(edits.length === 1 && edits[0]!.type !== 'setTakes' ? edits[0]! : { type: 'together', words, edits });
+      await this.store.edit(
+        edits.length === 1 && edits[0]!.type !== 'setTakes' ? edits[0]! : { type: 'together', words, edits },
+      );
       return true;
     } catch (thrown) {
       toasts.wrong(thrown);
@@ -75,11 +78,19 @@ export class Editing {
 
   /** The edit that gives an audio row's active take other clips. */
   withClips(row: AudioRow, clips: Clip[]): SessionEdit {
-    return { type: 'setTakes', row: row.id, active: row.active, takes: row.takes.map((take) => (take.id === row.active ? { ...take, clips } : take)) };
+    return {
+      type: 'setTakes',
+      row: row.id,
+      active: row.active,
+      takes: row.takes.map((take) => (take.id === row.active ? { ...take, clips } : take)),
+    };
   }
 
   /** Changes the chosen clips, row by row. */
-  changeClips(words: string, change: (clips: Clip[], which: number[], row: AudioRow) => Clip[] | undefined): Promise<boolean> {
+  changeClips(
+    words: string,
+    change: (clips: Clip[], which: number[], row: AudioRow) => Clip[] | undefined,
+  ): Promise<boolean> {
     const edits: SessionEdit[] = [];
     for (const row of this.session.rows) {
       const which = this.clips.filter((clip) => clip.row === row.id).map((clip) => clip.index);
@@ -99,17 +110,25 @@ export class Editing {
     return Math.min(...this.clips.map((ref) => this.clipOf(ref)?.position ?? Infinity));
   }
 
-  nudge = (frames: number) => this.changeClips(`Move ${count(this.clips.length, 'clip')}`, (clips, which) => moved(clips, which, frames));
+  nudge = (frames: number) =>
+    this.changeClips(`Move ${count(this.clips.length, 'clip')}`, (clips, which) => moved(clips, which, frames));
 
   async splitAtHead(): Promise<void> {
     if (!this.clips.length) this.chooseClipsAt(this.head);
-    await this.changeClips(`Split ${count(this.clips.length, 'clip')}`, (clips, which) => split(clips, which, this.head));
+    await this.changeClips(`Split ${count(this.clips.length, 'clip')}`, (clips, which) =>
+      split(clips, which, this.head),
+    );
     this.clips = [];
   }
 
   private chooseClipsAt(frame: number): void {
     this.clips = this.chosen.flatMap((row) =>
-      row.type !== 'audio' ? [] : this.active(row).clips.flatMap((clip, index) => (frame > clip.position && frame < clip.position + clip.frames ? [{ row: row.id, index }] : [])));
+      row.type !== 'audio'
+        ? []
+        : this.active(row).clips.flatMap((clip, index) =>
+            frame > clip.position && frame < clip.position + clip.frames ? [{ row: row.id, index }] : [],
+          ),
+    );
   }
 
   async join(): Promise<void> {
@@ -124,46 +143,65 @@ export class Editing {
   }
 
   async removeClips(): Promise<void> {
-    if (await this.changeClips(`Remove ${count(this.clips.length, 'clip')}`, (clips, which) => clips.filter((_, i) => !which.includes(i)))) this.clips = [];
+    if (
+      await this.changeClips(`Remove ${count(this.clips.length, 'clip')}`, (clips, which) =>
+        clips.filter((_, i) => !which.includes(i)),
+      )
+    )
+      this.clips = [];
   }
 
   muteClips(): Promise<boolean> {
     const off = this.clips.some((ref) => !this.clipOf(ref)?.muted);
-    return this.eachClip(`${off ? 'Mute' : 'Unmute'} ${count(this.clips.length, 'clip')}`, (clip) => ({ ...clip, muted: off }));
+    return this.eachClip(`${off ? 'Mute' : 'Unmute'} ${count(this.clips.length, 'clip')}`, (clip) => ({
+      ...clip,
+      muted: off,
+    }));
   }
 
   turnClips(): Promise<boolean> {
-    return this.eachClip(`Reverse the polarity of ${count(this.clips.length, 'clip')}`, (clip) => ({ ...clip, inverted: !clip.inverted }));
+    return this.eachClip(`Reverse the polarity of ${count(this.clips.length, 'clip')}`, (clip) => ({
+      ...clip,
+      inverted: !clip.inverted,
+    }));
   }
 
   // -- rows
 
   /** An edit for each chosen row, as one step. */
   eachRow(words: string, edit: (row: Row) => SessionEdit | undefined): Promise<boolean> {
-    return this.make(words, this.chosen.map(edit).filter((each) => each !== undefined));
+    return this.make(
+      words,
+      this.chosen.map(edit).filter((each) => each !== undefined),
+    );
   }
 
   setAbout(row: Row, change: Partial<About>): SessionEdit {
     return { type: 'setAbout', row: row.id, role: change.role ?? row.about.role, note: change.note ?? row.about.note };
   }
 
-  setRole = (role: Role) => this.eachRow(`Change the role of ${count(this.rows.length, 'row')}`, (row) => this.setAbout(row, { role }));
+  setRole = (role: Role) =>
+    this.eachRow(`Change the role of ${count(this.rows.length, 'row')}`, (row) => this.setAbout(row, { role }));
 
   setFader(row: Row, change: Partial<Pick<Strip, 'faderDb' | 'pan' | 'muted' | 'soloed'>>): SessionEdit {
     const { faderDb, pan, muted, soloed } = { ...row.strip, ...change };
     return { type: 'setFader', row: row.id, faderDb, pan, muted, soloed };
   }
 
-  setInserts = (row: Row, inserts: Insert[]) => this.make(`Change the inserts of “${row.name}”`, [{ type: 'setInserts', row: row.id, inserts }]);
+  setInserts = (row: Row, inserts: Insert[]) =>
+    this.make(`Change the inserts of “${row.name}”`, [{ type: 'setInserts', row: row.id, inserts }]);
 
   async removeRows(): Promise<void> {
     const gone = this.chosen.filter((row) => row.type !== 'mix');
     const inside = new Set(gone.filter((row) => row.type === 'instrument').map((row) => row.id));
-    const edits = gone.filter((row) => row.type !== 'part' || !inside.has(row.instrument)).map((row): SessionEdit => ({ type: 'removeRow', row: row.id }));
+    const edits = gone
+      .filter((row) => row.type !== 'part' || !inside.has(row.instrument))
+      .map((row): SessionEdit => ({ type: 'removeRow', row: row.id }));
     if (await this.make(`Remove ${count(gone.length, 'row')}`, edits)) this.rows = [];
   }
 
-  duplicateRows = () => this.eachRow(`Duplicate ${count(this.rows.length, 'row')}`, (row) => ({ type: 'duplicateRow', row: row.id }));
+  duplicateRows = () =>
+    this.eachRow(`Duplicate ${count(this.rows.length, 'row')}`, (row) => ({ type: 'duplicateRow', row: row.id }));
 
   moveRows = (before: string | null) => this.make('Move rows', [{ type: 'moveRows', rows: this.rows, before }]);
 
@@ -180,21 +218,59 @@ export class Editing {
   /** Adds a row; a bus or return takes in the rows that are chosen. */
   async addRow(kind: 'audio' | 'instrument' | 'bus' | 'return', name?: string): Promise<string | undefined> {
     const id = this.freeId();
-    const strip: Strip = { inserts: [], faderDb: 0, pan: 0, muted: false, soloed: false, faderMoves: [], panMoves: [], sends: [], outputs: ['mix'] };
+    const strip: Strip = {
+      inserts: [],
+      faderDb: 0,
+      pan: 0,
+      muted: false,
+      soloed: false,
+      faderMoves: [],
+      panMoves: [],
+      sends: [],
+      outputs: ['mix'],
+    };
     const about: About = { role: 'other', note: '', named: name ? 'hand' : 'import' };
     const base = { id, strip, about };
     const rows = {
-      audio: { ...base, type: 'audio' as const, name: this.freeName(name ?? 'New row'), takes: [{ id: 't1', name: 'Take 1', clips: [] }], active: 't1' },
-      instrument: { ...base, type: 'instrument' as const, name: this.freeName(name ?? 'New notes'), instrument: 'pluckedString', notes: [] },
+      audio: {
+        ...base,
+        type: 'audio' as const,
+        name: this.freeName(name ?? 'New row'),
+        takes: [{ id: 't1', name: 'Take 1', clips: [] }],
+        active: 't1',
+      },
+      instrument: {
+        ...base,
+        type: 'instrument' as const,
+        name: this.freeName(name ?? 'New notes'),
+        instrument: 'pluckedString',
+        notes: [],
+      },
       bus: { ...base, type: 'bus' as const, name: this.freeName(name ?? 'New bus') },
-      return: { ...base, type: 'return' as const, name: this.freeName(name ?? 'New return'), strip: { ...strip, inserts: [{ effect: 'hallReverb', settings: { mixPercent: 100 }, key: null, kept: false, on: true }] } },
+      return: {
+        ...base,
+        type: 'return' as const,
+        name: this.freeName(name ?? 'New return'),
+        strip: {
+          ...strip,
+          inserts: [{ effect: 'hallReverb', settings: { mixPercent: 100 }, key: null, kept: false, on: true }],
+        },
+      },
     };
     const members = this.chosen.filter((row) => row.type !== 'mix');
-    const sources = members.filter((row) => row.type !== 'return' && row.type !== 'bus' || kind === 'bus');
+    const sources = members.filter((row) => (row.type !== 'return' && row.type !== 'bus') || kind === 'bus');
     const first = kind === 'bus' ? members[0]?.id : undefined;
     const edits: SessionEdit[] = [{ type: 'addRow', row: rows[kind], before: first ?? null }];
-    if (kind === 'bus') edits.push(...sources.map((row): SessionEdit => ({ type: 'setOutputs', row: row.id, outputs: [id] })));
-    if (kind === 'return') edits.push(...sources.map((row): SessionEdit => ({ type: 'setSends', row: row.id, sends: [...row.strip.sends, { to: id, levelDb: -12, from: 'afterFader' }] })));
+    if (kind === 'bus')
+      edits.push(...sources.map((row): SessionEdit => ({ type: 'setOutputs', row: row.id, outputs: [id] })));
+    if (kind === 'return')
+      edits.push(
+        ...sources.map((row): SessionEdit => ({
+          type: 'setSends',
+          row: row.id,
+          sends: [...row.strip.sends, { to: id, levelDb: -12, from: 'afterFader' }],
+        })),
+      );
     if (!(await this.make(`Add “${rows[kind].name}”`, edits))) return undefined;
     this.choose(id);
     return id;

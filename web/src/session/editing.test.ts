@@ -4,16 +4,57 @@ import type { SessionStore } from '../lib/state/session.svelte';
 import { dragClips, dragLane, dragMarker, dragRuler, type Grid } from './drag';
 import { Editing } from './editing.svelte';
 
-const strip: Strip = { inserts: [], faderDb: 0, pan: 0, muted: false, soloed: false, faderMoves: [], panMoves: [], sends: [], outputs: ['mix'] };
+const strip: Strip = {
+  inserts: [],
+  faderDb: 0,
+  pan: 0,
+  muted: false,
+  soloed: false,
+  faderMoves: [],
+  panMoves: [],
+  sends: [],
+  outputs: ['mix'],
+};
 const about = { role: 'other', note: '', named: 'import' } as const;
 const none = { frames: 0, curve: 'straight' as const };
 const clip = (position: number, frames: number, offset = 0): Clip => ({
-  recording: 'rec', firstChannel: 0, channels: 1, position, offset, frames, gainDb: 0, fadeIn: none, fadeOut: none, inserts: [], muted: false, inverted: false,
+  recording: 'rec',
+  firstChannel: 0,
+  channels: 1,
+  position,
+  offset,
+  frames,
+  gainDb: 0,
+  fadeIn: none,
+  fadeOut: none,
+  inserts: [],
+  muted: false,
+  inverted: false,
 });
-const audio = (id: string, ...clips: Clip[]): AudioRow => ({ type: 'audio', id, name: id.toUpperCase(), takes: [{ id: 't1', name: 'Take 1', clips }, { id: 't2', name: 'Take 2', clips: [clip(0, 9_000)] }], active: 't1', strip, about });
+const audio = (id: string, ...clips: Clip[]): AudioRow => ({
+  type: 'audio',
+  id,
+  name: id.toUpperCase(),
+  takes: [
+    { id: 't1', name: 'Take 1', clips },
+    { id: 't2', name: 'Take 2', clips: [clip(0, 9_000)] },
+  ],
+  active: 't1',
+  strip,
+  about,
+});
 const SESSION = {
-  song: { title: 'x', artist: '', tempo: 120, meter: '4/4', key: null, tempoChanges: [], meterChanges: [] }, rate: 48_000, markers: [{ frame: 1_000, name: 'Verse' }], recordings: [],
-  rows: [audio('a', clip(1_000, 2_000, 500), clip(5_000, 1_000)), audio('b', clip(200, 3_000)), { type: 'bus', id: 'bus', name: 'BUS', strip, about }, { type: 'return', id: 'hall', name: 'HALL', strip, about }, { type: 'mix', id: 'mix', name: 'Mix', strip: { ...strip, outputs: [] }, about }],
+  song: { title: 'x', artist: '', tempo: 120, meter: '4/4', key: null, tempoChanges: [], meterChanges: [] },
+  rate: 48_000,
+  markers: [{ frame: 1_000, name: 'Verse' }],
+  recordings: [],
+  rows: [
+    audio('a', clip(1_000, 2_000, 500), clip(5_000, 1_000)),
+    audio('b', clip(200, 3_000)),
+    { type: 'bus', id: 'bus', name: 'BUS', strip, about },
+    { type: 'return', id: 'hall', name: 'HALL', strip, about },
+    { type: 'mix', id: 'mix', name: 'Mix', strip: { ...strip, outputs: [] }, about },
+  ],
 } as unknown as Session;
 const grid: Grid = { snap: (frame) => Math.max(0, Math.round(frame / 100) * 100), recordingFrames: () => 10_000 };
 
@@ -21,7 +62,10 @@ let sent: SessionEdit[];
 let editing: Editing;
 beforeEach(() => {
   sent = [];
-  editing = new Editing({ session: SESSION, edit: async (edit: SessionEdit) => void sent.push(edit) } as unknown as SessionStore);
+  editing = new Editing({
+    session: SESSION,
+    edit: async (edit: SessionEdit) => void sent.push(edit),
+  } as unknown as SessionStore);
 });
 const row = (id: string) => SESSION.rows.find((each) => each.id === id) as AudioRow;
 /** The clips that the only edit so far gives a row's active take. */
@@ -46,7 +90,10 @@ describe('choosing', () => {
 
 describe('clips', () => {
   it('move together over rows, no earlier than the start, as one step', () => {
-    editing.clips = [{ row: 'a', index: 0 }, { row: 'b', index: 0 }];
+    editing.clips = [
+      { row: 'a', index: 0 },
+      { row: 'b', index: 0 },
+    ];
     const drag = dragClips(editing, row('a'), 0, 'body', 1_500, grid);
     drag.to(1_500 - 730);
     drag.drop();
@@ -78,8 +125,15 @@ describe('clips', () => {
     editing.choose('a');
     editing.head = 2_000;
     await editing.splitAtHead();
-    expect(given('a').map((each) => [each.position, each.offset, each.frames])).toEqual([[1_000, 500, 1_000], [2_000, 1_500, 1_000], [5_000, 0, 1_000]]);
-    for (const [act, expected] of [[() => editing.muteClips(), { muted: true }], [() => editing.turnClips(), { inverted: true }]] as const) {
+    expect(given('a').map((each) => [each.position, each.offset, each.frames])).toEqual([
+      [1_000, 500, 1_000],
+      [2_000, 1_500, 1_000],
+      [5_000, 0, 1_000],
+    ]);
+    for (const [act, expected] of [
+      [() => editing.muteClips(), { muted: true }],
+      [() => editing.turnClips(), { inverted: true }],
+    ] as const) {
       sent = [];
       editing.clips = [{ row: 'a', index: 1 }];
       await act();
@@ -92,7 +146,10 @@ describe('clips', () => {
     expect(editing.clips).toEqual([]);
   });
   it('that do not go on into each other are not joined', async () => {
-    editing.clips = [{ row: 'a', index: 0 }, { row: 'a', index: 1 }];
+    editing.clips = [
+      { row: 'a', index: 0 },
+      { row: 'a', index: 1 },
+    ];
     await editing.join();
     expect(sent).toEqual([]);
   });
@@ -105,7 +162,10 @@ describe('takes, ruler, markers', () => {
     drag.drop();
     dragLane(editing, row('a'), 1, 4_000, grid).drop();
     dragLane(editing, row('a'), 0, 1_200, grid).drop(); // the take that is heard already
-    expect(sent).toEqual([{ type: 'useTakeFor', row: 'a', take: 't2', from: 1_000, to: 2_500 }, { type: 'useTakeFor', row: 'a', take: 't2', from: 0, to: 9_000 }]);
+    expect(sent).toEqual([
+      { type: 'useTakeFor', row: 'a', take: 't2', from: 1_000, to: 2_500 },
+      { type: 'useTakeFor', row: 'a', take: 't2', from: 0, to: 9_000 },
+    ]);
   });
   it('the ruler gives a place, or a loop whichever way it is drawn', () => {
     const got: unknown[] = [];
@@ -129,7 +189,14 @@ describe('rows', () => {
     editing.rows = ['a', 'b'];
     const id = await editing.addRow('bus');
     expect(id, 'one that no row ever had').toMatch(/^r[0-9a-f]{10}$/);
-    expect(sent[0]).toMatchObject({ type: 'together', edits: [{ type: 'addRow', before: 'a', row: { type: 'bus', id } }, { type: 'setOutputs', row: 'a', outputs: [id] }, { type: 'setOutputs', row: 'b', outputs: [id] }] });
+    expect(sent[0]).toMatchObject({
+      type: 'together',
+      edits: [
+        { type: 'addRow', before: 'a', row: { type: 'bus', id } },
+        { type: 'setOutputs', row: 'a', outputs: [id] },
+        { type: 'setOutputs', row: 'b', outputs: [id] },
+      ],
+    });
     sent = [];
     editing.rows = ['a', 'bus'];
     await editing.addRow('return');
@@ -143,6 +210,13 @@ describe('rows', () => {
     expect(sent[0]).toMatchObject({ words: 'Change the role of 3 rows' });
   });
   it('a fader change keeps the rest of the strip', () => {
-    expect(editing.setFader({ ...row('a'), strip: { ...strip, pan: -20, muted: true } }, { faderDb: -3 })).toEqual({ type: 'setFader', row: 'a', faderDb: -3, pan: -20, muted: true, soloed: false });
+    expect(editing.setFader({ ...row('a'), strip: { ...strip, pan: -20, muted: true } }, { faderDb: -3 })).toEqual({
+      type: 'setFader',
+      row: 'a',
+      faderDb: -3,
+      pan: -20,
+      muted: true,
+      soloed: false,
+    });
   });
 });

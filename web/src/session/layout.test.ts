@@ -2,7 +2,11 @@ import { expect, it } from 'vitest';
 import type { Row } from '../lib/api/types';
 import { LANE_HEIGHT, placeAt, places, ROW_HEIGHT, visible } from './layout';
 
-const rows = [{ id: 'a', type: 'bus' }, { id: 'b', type: 'audio', takes: [{}, {}, {}] }, { id: 'c', type: 'mix' }] as unknown as Row[];
+const rows = [
+  { id: 'a', type: 'bus' },
+  { id: 'b', type: 'audio', takes: [{}, {}, {}] },
+  { id: 'c', type: 'mix' },
+] as unknown as Row[];
 
 it('lanes fold out under their row and push the rest down', () => {
   const all = places(rows, new Set(['b']));

@@ -31,7 +31,14 @@ export function placeAt(all: Place[], y: number): { place: Place; lane: number }
     const place = all[middle]!;
     if (y < place.top) high = middle - 1;
     else if (y >= place.top + place.height) low = middle + 1;
-    else return { place, lane: Math.floor((y - place.top - ROW_HEIGHT) / LANE_HEIGHT) < 0 || y < place.top + ROW_HEIGHT ? -1 : Math.floor((y - place.top - ROW_HEIGHT) / LANE_HEIGHT) };
+    else
+      return {
+        place,
+        lane:
+          Math.floor((y - place.top - ROW_HEIGHT) / LANE_HEIGHT) < 0 || y < place.top + ROW_HEIGHT
+            ? -1
+            : Math.floor((y - place.top - ROW_HEIGHT) / LANE_HEIGHT),
+      };
   }
   return undefined;
 }

@@ -18,10 +18,17 @@
   }
 </script>
 
-<svelte:window ondragover={(e) => e.preventDefault()} ondrop={ondrop} />
+<svelte:window ondragover={(e) => e.preventDefault()} {ondrop} />
 <section
-  class:over class:small aria-label="Bring recordings in"
-  ondragenter={() => (over = true)} ondragover={(e) => { e.preventDefault(); over = true; }} ondragleave={() => (over = false)}
+  class:over
+  class:small
+  aria-label="Bring recordings in"
+  ondragenter={() => (over = true)}
+  ondragover={(e) => {
+    e.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
 >
   <svg class="slots" viewBox="0 0 120 52" aria-hidden="true">
     <path d="M8 4v44" stroke="var(--ink)" stroke-width="2" />
@@ -30,7 +37,10 @@
   </svg>
   <div>
     <h2>Drop recordings, a folder or a zip</h2>
-    <p>WAV, RF64, AIFF or FLAC become rows, placed by their time stamps. MIDI files, OpenTimelineIO, clip lists in CSV and saved sessions can come with them.</p>
+    <p>
+      WAV, RF64, AIFF or FLAC become rows, placed by their time stamps. MIDI files, OpenTimelineIO, clip lists in CSV
+      and saved sessions can come with them.
+    </p>
   </div>
   <div class="ways">
     <button class="main-button" disabled={busy} onclick={() => files.click()}>Choose files</button>
@@ -41,12 +51,41 @@
 </section>
 
 <style>
-  section { display: flex; align-items: center; gap: 26px; padding: 34px 30px; border: 2px dashed var(--clip-edge); border-radius: 10px; background: var(--paper); transition: background 0.15s; }
-  section.small { padding: 14px 22px; }
-  section.over { background: var(--teal-wash); border-color: var(--teal); }
-  .slots { width: 120px; flex: none; }
-  .small .slots { width: 66px; }
-  h2 { font-size: 19px; font-weight: 700; }
-  p { color: var(--ink2); margin-top: 3px; }
-  .ways { margin-left: auto; display: flex; gap: 8px; }
+  section {
+    display: flex;
+    align-items: center;
+    gap: 26px;
+    padding: 34px 30px;
+    border: 2px dashed var(--clip-edge);
+    border-radius: 10px;
+    background: var(--paper);
+    transition: background 0.15s;
+  }
+  section.small {
+    padding: 14px 22px;
+  }
+  section.over {
+    background: var(--teal-wash);
+    border-color: var(--teal);
+  }
+  .slots {
+    width: 120px;
+    flex: none;
+  }
+  .small .slots {
+    width: 66px;
+  }
+  h2 {
+    font-size: 19px;
+    font-weight: 700;
+  }
+  p {
+    color: var(--ink2);
+    margin-top: 3px;
+  }
+  .ways {
+    margin-left: auto;
+    display: flex;
+    gap: 8px;
+  }
 </style>

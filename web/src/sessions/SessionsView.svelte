@@ -43,7 +43,11 @@
 <div class="view">
   <div class="main">
     <div class="page">
-      <DropTarget onfiles={bringIn} small={!!arrivals} busy={arrivals?.state === 'arriving' || arrivals?.state === 'reading'} />
+      <DropTarget
+        onfiles={bringIn}
+        small={!!arrivals}
+        busy={arrivals?.state === 'arriving' || arrivals?.state === 'reading'}
+      />
       {#if arrivals}<ArrivalList {arrivals} onstop={stop} />{/if}
       {#if failure}
         <Failure words={failure} retry={load} />
@@ -56,9 +60,22 @@
     </div>
   </div>
 </div>
-<Keys keys={[['Tab', 'Next session, or the drop field'], ['Enter', 'Open the session, or choose files']]} />
+<Keys
+  keys={[
+    ['Tab', 'Next session, or the drop field'],
+    ['Enter', 'Open the session, or choose files'],
+  ]}
+/>
 
 <style>
-  .page { max-width: 1060px; width: 100%; margin: 0 auto; padding: 26px 24px 40px; overflow: visible; }
-  .main { overflow: auto; }
+  .page {
+    max-width: 1060px;
+    width: 100%;
+    margin: 0 auto;
+    padding: 26px 24px 40px;
+    overflow: visible;
+  }
+  .main {
+    overflow: auto;
+  }
 </style>

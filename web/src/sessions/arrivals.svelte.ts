@@ -49,7 +49,10 @@ export class Arrivals {
   }
 
   private sent(bytes: number): void {
-    shares(this.files.map((file) => file.size), bytes).forEach((share, i) => {
+    shares(
+      this.files.map((file) => file.size),
+      bytes,
+    ).forEach((share, i) => {
       const file = this.files[i]!;
       file.share = share;
       if (share === 1) file.state = 'reading';

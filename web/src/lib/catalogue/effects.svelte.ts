@@ -9,7 +9,10 @@ class EffectCatalogue {
   find(id: string): Effect | undefined {
     if (!this.asked) {
       this.asked = true;
-      answer(client.GET('/api/effects')).then((effects) => (this.all = effects), () => (this.asked = false));
+      answer(client.GET('/api/effects')).then(
+        (effects) => (this.all = effects),
+        () => (this.asked = false),
+      );
     }
     return this.all.find((effect) => effect.id === id);
   }

@@ -9,7 +9,10 @@ class InstrumentCatalogue {
   get all(): Instrument[] {
     if (!this.asked) {
       this.asked = true;
-      answer(client.GET('/api/instruments')).then((instruments) => (this.list = instruments), () => (this.asked = false));
+      answer(client.GET('/api/instruments')).then(
+        (instruments) => (this.list = instruments),
+        () => (this.asked = false),
+      );
     }
     return this.list;
   }

@@ -18,13 +18,22 @@
 <Modal title="Keys here" bind:open size="sm" class="bg-(--sheet) dark:bg-(--sheet)">
   <dl class="list">
     {#each [...keys, ['?', 'Show or hide this list'] as [string, string]] as [key, words] (key)}
-      <dt>{#each key.split(' ') as part, i (i)}<Kbd class="px-2 py-1 mr-1">{part}</Kbd>{/each}</dt>
+      <dt>
+        {#each key.split(' ') as part, i (i)}<Kbd class="px-2 py-1 mr-1">{part}</Kbd>{/each}
+      </dt>
       <dd>{words}</dd>
     {/each}
   </dl>
 </Modal>
 
 <style>
-  .list { display: grid; grid-template-columns: auto 1fr; gap: 8px 18px; align-items: center; }
-  dd { color: var(--ink); }
+  .list {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 8px 18px;
+    align-items: center;
+  }
+  dd {
+    color: var(--ink);
+  }
 </style>

@@ -10,7 +10,11 @@
   import { openFindings } from '../state/open';
   import { prepareBadge } from './badges';
 
-  let { sessionId, current, badges = {} }: {
+  let {
+    sessionId,
+    current,
+    badges = {},
+  }: {
     sessionId: string;
     current: TabName;
     badges?: Partial<Record<TabName, TabBadge>>;
@@ -32,7 +36,11 @@
 
 <nav aria-label="Steps">
   {#each tabs as tab, i (tab.name)}
-    <a href="#/s/{sessionId}{tab.name === 'session' ? '' : '/' + tab.name}" class:on={tab.name === current} aria-current={tab.name === current ? 'page' : undefined}>
+    <a
+      href="#/s/{sessionId}{tab.name === 'session' ? '' : '/' + tab.name}"
+      class:on={tab.name === current}
+      aria-current={tab.name === current ? 'page' : undefined}
+    >
       <span class="n">{i + 1}</span>{tab.words}
       {#if shown[tab.name]}<span class="badge {shown[tab.name]!.colour}">{shown[tab.name]!.text}</span>{/if}
     </a>
@@ -40,10 +48,45 @@
 </nav>
 
 <style>
-  nav { height: 38px; flex: none; display: flex; align-items: flex-end; padding: 0 18px; gap: 2px; background: linear-gradient(var(--paper), var(--band)); }
-  a { height: 33px; padding: 7px 14px 0; display: flex; gap: 8px; border: 1px solid transparent; border-bottom: 0; border-radius: 7px 7px 0 0; color: var(--ink2); font-weight: 560; }
-  a:hover { color: var(--ink); }
-  a.on { background: var(--sheet); border-color: var(--rule); color: var(--ink); height: 34px; margin-bottom: -1px; position: relative; z-index: 1; }
-  .n { font-family: 'IBM Plex Mono'; font-size: 11px; color: var(--ink3); padding-top: 1px; }
-  .badge { height: 17px; }
+  nav {
+    height: 38px;
+    flex: none;
+    display: flex;
+    align-items: flex-end;
+    padding: 0 18px;
+    gap: 2px;
+    background: linear-gradient(var(--paper), var(--band));
+  }
+  a {
+    height: 33px;
+    padding: 7px 14px 0;
+    display: flex;
+    gap: 8px;
+    border: 1px solid transparent;
+    border-bottom: 0;
+    border-radius: 7px 7px 0 0;
+    color: var(--ink2);
+    font-weight: 560;
+  }
+  a:hover {
+    color: var(--ink);
+  }
+  a.on {
+    background: var(--sheet);
+    border-color: var(--rule);
+    color: var(--ink);
+    height: 34px;
+    margin-bottom: -1px;
+    position: relative;
+    z-index: 1;
+  }
+  .n {
+    font-family: 'IBM Plex Mono';
+    font-size: 11px;
+    color: var(--ink3);
+    padding-top: 1px;
+  }
+  .badge {
+    height: 17px;
+  }
 </style>

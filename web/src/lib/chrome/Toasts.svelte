@@ -18,9 +18,36 @@
 </div>
 
 <style>
-  .stack { position: fixed; right: 16px; bottom: 16px; z-index: 60; display: flex; flex-direction: column; gap: 8px; }
-  .mark { display: inline-grid; place-items: center; width: 20px; height: 20px; border-radius: 5px; font-weight: 700; margin-right: 8px; }
-  .mark.good { background: var(--teal-wash); color: var(--moss-ink); }
-  .mark.wrong { background: var(--rust-wash); color: var(--rust-ink); }
-  .way { margin-left: 10px; color: var(--teal); font-weight: 640; text-decoration: underline; }
+  .stack {
+    position: fixed;
+    right: 16px;
+    bottom: 16px;
+    z-index: 60;
+    display: flex;
+    flex-direction: column;
+    gap: 8px;
+  }
+  .mark {
+    display: inline-grid;
+    place-items: center;
+    width: 20px;
+    height: 20px;
+    border-radius: 5px;
+    font-weight: 700;
+    margin-right: 8px;
+  }
+  .mark.good {
+    background: var(--teal-wash);
+    color: var(--moss-ink);
+  }
+  .mark.wrong {
+    background: var(--rust-wash);
+    color: var(--rust-ink);
+  }
+  .way {
+    margin-left: 10px;
+    color: var(--teal);
+    font-weight: 640;
+    text-decoration: underline;
+  }
 </style>

@@ -2,7 +2,9 @@ import { expect, it } from 'vitest';
 import { Frames } from './frames';
 
 it('puts frames together whatever pieces they come in, and gives any stretch', () => {
-  const bytes = new Uint8Array(new Float32Array(Array.from({ length: 40 }, (_, i) => (i % 2 ? -(i >> 1) : i >> 1))).buffer);
+  const bytes = new Uint8Array(
+    new Float32Array(Array.from({ length: 40 }, (_, i) => (i % 2 ? -(i >> 1) : i >> 1))).buffer,
+  );
   for (const size of [1, 7, 8, 50, 160]) {
     const frames = new Frames();
     for (let at = 0; at < bytes.length; at += size) frames.add(bytes.slice(at, at + size));

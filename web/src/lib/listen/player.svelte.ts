@@ -36,7 +36,13 @@ export class Player {
   private start = 0;
   private rate = 48_000;
 
-  async play(source: string, rate: number, from: number, loop: { start: number; end: number } | undefined, also: Record<string, string> = {}): Promise<void> {
+  async play(
+    source: string,
+    rate: number,
+    from: number,
+    loop: { start: number; end: number } | undefined,
+    also: Record<string, string> = {},
+  ): Promise<void> {
     this.stop();
     this.asked = performance.now();
     this.firstSound = undefined;
@@ -76,7 +82,8 @@ export class Player {
   private async fetch(url: string, signal: AbortSignal): Promise<void> {
     try {
       const response = await fetch(url, { signal });
-      if (!response.ok || !response.body) throw new Refusal(toProblem(response.status, await response.json().catch(() => undefined)));
+      if (!response.ok || !response.body)
+        throw new Refusal(toProblem(response.status, await response.json().catch(() => undefined)));
       const reader = response.body.getReader();
       for (;;) {
         const { done, value } = await reader.read();
@@ -87,7 +94,11 @@ export class Player {
       this.ended = true;
     } catch (thrown) {
       if (signal.aborted) return;
-      toasts.wrong(thrown instanceof Refusal ? thrown : new Error('The sound broke off: it could not be made to its end, or the server is gone.'));
+      toasts.wrong(
+        thrown instanceof Refusal
+          ? thrown
+          : new Error('The sound broke off: it could not be made to its end, or the server is gone.'),
+      );
       this.stop();
     }
   }
@@ -110,7 +121,8 @@ export class Player {
     this.waiting = this.nextTime <= context.currentTime && !this.ended;
     this.where(context);
     this.level();
-    if (this.ended && !this.loop && this.frames.length <= this.readAt && context.currentTime > this.nextTime) this.stop();
+    if (this.ended && !this.loop && this.frames.length <= this.readAt && context.currentTime > this.nextTime)
+      this.stop();
   }
 
   private schedule(context: AudioContext, left: Float32Array, right: Float32Array): void {
@@ -123,7 +135,10 @@ export class Player {
     const time = Math.max(this.nextTime, context.currentTime + 0.02);
     source.start(time);
     this.firstSound ??= (performance.now() - this.asked) / 1000;
-    this.plan = [...this.plan.filter((each) => each.time + each.length / this.rate > context.currentTime - 1), { time, frame: this.start + this.readAt, length: left.length }];
+    this.plan = [
+      ...this.plan.filter((each) => each.time + each.length / this.rate > context.currentTime - 1),
+      { time, frame: this.start + this.readAt, length: left.length },
+    ];
     this.nextTime = time + left.length / this.rate;
   }
 

@@ -14,7 +14,12 @@ export interface Stop {
 }
 
 /** What a row's signal goes through, in order. */
-export function stopsOf(session: Session, row: Row, effect: (id: string) => Effect | undefined, keep?: (inserts: Insert[]) => void): Stop[] {
+export function stopsOf(
+  session: Session,
+  row: Row,
+  effect: (id: string) => Effect | undefined,
+  keep?: (inserts: Insert[]) => void,
+): Stop[] {
   const name = (id: string) => session.rows.find((other) => other.id === id)?.name ?? id;
   return [
     source(session, row),
@@ -26,7 +31,10 @@ export function stopsOf(session: Session, row: Row, effect: (id: string) => Effe
         title: known?.words,
         words: words.settings(insert, known) + key,
         faint: !insert.on || !known,
-        kept: keep && { on: insert.kept, toggle: () => keep(row.strip.inserts.map((each, k) => (k === i ? { ...each, kept: !each.kept } : each))) },
+        kept: keep && {
+          on: insert.kept,
+          toggle: () => keep(row.strip.inserts.map((each, k) => (k === i ? { ...each, kept: !each.kept } : each))),
+        },
       };
     }),
     { name: 'Fader', words: words.fader(row.strip) },
@@ -46,10 +54,23 @@ function source(session: Session, row: Row): Stop {
       const other = row.takes.length > 1 ? `${take?.name}, ` : '';
       return { name: 'Clips', words: other + (take?.clips.length ? count(take.clips.length, 'clip') : 'none') };
     }
-    case 'instrument': return { name: 'Notes', words: `${count(row.notes.length, 'note')}` };
-    case 'part': return { name: 'Part', words: `of ${session.rows.find((other) => other.id === row.instrument)?.name ?? row.instrument}` };
-    case 'return': return { name: 'Sends', words: `from ${count(session.rows.filter((other) => other.strip.sends.some((send) => send.to === row.id)).length, 'row')}` };
-    default: return { name: 'Sum', words: `of ${count(session.rows.filter((other) => other.strip.outputs.includes(row.id)).length, 'row')}` };
+    case 'instrument':
+      return { name: 'Notes', words: `${count(row.notes.length, 'note')}` };
+    case 'part':
+      return {
+        name: 'Part',
+        words: `of ${session.rows.find((other) => other.id === row.instrument)?.name ?? row.instrument}`,
+      };
+    case 'return':
+      return {
+        name: 'Sends',
+        words: `from ${count(session.rows.filter((other) => other.strip.sends.some((send) => send.to === row.id)).length, 'row')}`,
+      };
+    default:
+      return {
+        name: 'Sum',
+        words: `of ${count(session.rows.filter((other) => other.strip.outputs.includes(row.id)).length, 'row')}`,
+      };
   }
 }
 
@@ -58,6 +79,9 @@ function outputs(session: Session, row: Row): Stop[] {
   return row.strip.outputs.map((id) => {
     const target = session.rows.find((other) => other.id === id);
     const inserts = target?.strip.inserts.length ?? 0;
-    return { name: target?.name ?? id, words: [target?.type === 'bus' ? 'bus' : '', inserts ? count(inserts, 'insert') : ''].filter(Boolean).join(', ') };
+    return {
+      name: target?.name ?? id,
+      words: [target?.type === 'bus' ? 'bus' : '', inserts ? count(inserts, 'insert') : ''].filter(Boolean).join(', '),
+    };
   });
 }

@@ -13,7 +13,12 @@ export function depths(rows: Row[]): Map<string, number> {
 }
 
 export const KIND_WORDS: Record<Row['type'], string> = {
-  audio: '', instrument: 'notes', part: 'part', bus: 'bus', return: 'return', mix: 'mix',
+  audio: '',
+  instrument: 'notes',
+  part: 'part',
+  bus: 'bus',
+  return: 'return',
+  mix: 'mix',
 };
 
 export const isSum = (row: Row): boolean => row.type === 'bus' || row.type === 'return' || row.type === 'mix';

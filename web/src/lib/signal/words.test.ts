@@ -3,7 +3,16 @@ import type { Effect, Insert, Strip } from '../api/types';
 import * as words from './words';
 
 const strip = (part: Partial<Strip>): Strip => ({
-  inserts: [], faderDb: 0, pan: 0, muted: false, soloed: false, faderMoves: [], panMoves: [], sends: [], outputs: ['mix'], ...part,
+  inserts: [],
+  faderDb: 0,
+  pan: 0,
+  muted: false,
+  soloed: false,
+  faderMoves: [],
+  panMoves: [],
+  sends: [],
+  outputs: ['mix'],
+  ...part,
 });
 
 describe('the signal path in words', () => {
@@ -11,7 +20,16 @@ describe('the signal path in words', () => {
     expect(words.fader(strip({ faderDb: -4.5 }))).toBe('−4.5 dB');
     expect(words.fader(strip({ faderDb: -144 }))).toBe('silent');
     expect(words.fader(strip({ muted: true }))).toBe('muted, 0.0 dB');
-    expect(words.fader(strip({ faderMoves: [{ frame: 0, value: 0 }, { frame: 9, value: -3 }] }))).toBe('2 moves');
+    expect(
+      words.fader(
+        strip({
+          faderMoves: [
+            { frame: 0, value: 0 },
+            { frame: 9, value: -3 },
+          ],
+        }),
+      ),
+    ).toBe('2 moves');
   });
 
   it('says positions as people do', () => {
@@ -21,11 +39,20 @@ describe('the signal path in words', () => {
   });
 
   it('says settings with their units, and what is missing', () => {
-    const effect = { settings: [
-      { id: 'side', name: 'Side', unit: '', lowest: 0, highest: 1, standard: 0, choices: ['Below', 'Above'] },
-      { id: 'hertz', name: 'Frequency', unit: 'Hz', lowest: 1, highest: 9, standard: 1, choices: [] },
-      { id: 'ratio', name: 'Ratio', unit: ':1', lowest: 1, highest: 9, standard: 1, choices: [] }] } as unknown as Effect;
-    const insert = (settings: Record<string, number>, on = true): Insert => ({ effect: 'x', settings, key: null, kept: false, on });
+    const effect = {
+      settings: [
+        { id: 'side', name: 'Side', unit: '', lowest: 0, highest: 1, standard: 0, choices: ['Below', 'Above'] },
+        { id: 'hertz', name: 'Frequency', unit: 'Hz', lowest: 1, highest: 9, standard: 1, choices: [] },
+        { id: 'ratio', name: 'Ratio', unit: ':1', lowest: 1, highest: 9, standard: 1, choices: [] },
+      ],
+    } as unknown as Effect;
+    const insert = (settings: Record<string, number>, on = true): Insert => ({
+      effect: 'x',
+      settings,
+      key: null,
+      kept: false,
+      on,
+    });
     expect(words.settings(insert({ side: 1, hertz: 80, ratio: 3 }), effect)).toBe('Above, 80 Hz');
     expect(words.settings(insert({ ratio: 2.5 }), effect)).toBe('2.5:1');
     expect(words.settings(insert({}), effect)).toBe('as it comes');
@@ -34,7 +61,21 @@ describe('the signal path in words', () => {
   });
 
   it('places moves between the lowest and the highest value', () => {
-    expect(words.lanePoints([{ frame: 0, value: 6 }, { frame: 50, value: -60 }, { frame: 200, value: -27 }], 100, -60, 6))
-      .toEqual([{ x: 0, y: 0 }, { x: 0.5, y: 1 }, { x: 1, y: 0.5 }]);
+    expect(
+      words.lanePoints(
+        [
+          { frame: 0, value: 6 },
+          { frame: 50, value: -60 },
+          { frame: 200, value: -27 },
+        ],
+        100,
+        -60,
+        6,
+      ),
+    ).toEqual([
+      { x: 0, y: 0 },
+      { x: 0.5, y: 1 },
+      { x: 1, y: 0.5 },
+    ]);
   });
 });

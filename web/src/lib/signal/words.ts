@@ -35,7 +35,12 @@ export function settings(insert: Insert, effect: Effect | undefined, most = 2): 
   if (!insert.on) return 'switched off';
   if (!effect) return 'not at hand, skipped';
   const set = effect.settings.filter((setting) => setting.id in insert.settings);
-  return set.slice(0, most).map((setting) => value(setting, insert.settings[setting.id]!)).join(', ') || 'as it comes';
+  return (
+    set
+      .slice(0, most)
+      .map((setting) => value(setting, insert.settings[setting.id]!))
+      .join(', ') || 'as it comes'
+  );
 }
 
 /** Points of a lane as shares of width and height, for drawing; held level before the first and after the last. */

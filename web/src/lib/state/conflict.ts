@@ -7,13 +7,23 @@ function about(edit: SessionEdit): { rows: string[]; facts: (keyof Session)[] } 
       const parts = edit.edits.map((each) => about(each as SessionEdit));
       return { rows: parts.flatMap((part) => part.rows), facts: parts.flatMap((part) => part.facts) };
     }
-    case 'setSong': case 'setTempoMap': return { rows: [], facts: ['song'] };
-    case 'setMarkers': return { rows: [], facts: ['markers'] };
-    case 'setPanLaw': return { rows: [], facts: ['panLaw'] };
-    case 'addRow': case 'useRecordings': return { rows: [], facts: [] };
-    case 'moveRows': return { rows: edit.rows, facts: [] };
-    case 'shiftSession': case 'replaceRecording': return { rows: [], facts: ['rows', 'song'] };
-    default: return { rows: [edit.row], facts: [] };
+    case 'setSong':
+    case 'setTempoMap':
+      return { rows: [], facts: ['song'] };
+    case 'setMarkers':
+      return { rows: [], facts: ['markers'] };
+    case 'setPanLaw':
+      return { rows: [], facts: ['panLaw'] };
+    case 'addRow':
+    case 'useRecordings':
+      return { rows: [], facts: [] };
+    case 'moveRows':
+      return { rows: edit.rows, facts: [] };
+    case 'shiftSession':
+    case 'replaceRecording':
+      return { rows: [], facts: ['rows', 'song'] };
+    default:
+      return { rows: [edit.row], facts: [] };
   }
 }
 
@@ -24,5 +34,8 @@ function about(edit: SessionEdit): { rows: string[]; facts: (keyof Session)[] } 
 export function holdsOn(edit: SessionEdit, older: Session, newer: Session): boolean {
   const { rows, facts } = about(edit);
   const row = (session: Session, id: string) => JSON.stringify(session.rows.find((each) => each.id === id));
-  return rows.every((id) => row(newer, id) !== undefined && row(older, id) === row(newer, id)) && facts.every((fact) => JSON.stringify(older[fact]) === JSON.stringify(newer[fact]));
+  return (
+    rows.every((id) => row(newer, id) !== undefined && row(older, id) === row(newer, id)) &&
+    facts.every((fact) => JSON.stringify(older[fact]) === JSON.stringify(newer[fact]))
+  );
 }

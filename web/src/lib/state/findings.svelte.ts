@@ -62,7 +62,10 @@ export class FindingsStore {
     const known = this.looking ? this.report : this.summary;
     if (!known) return false;
     // what is newer than the page is current too: another window is ahead, and asking again changes nothing
-    return known.sessionRevision >= (this.session.state?.revision ?? 0) && known.handoffRevision >= (this.handoff.state?.revision ?? 0);
+    return (
+      known.sessionRevision >= (this.session.state?.revision ?? 0) &&
+      known.handoffRevision >= (this.handoff.state?.revision ?? 0)
+    );
   }
 
   get isReady(): boolean {
@@ -82,7 +85,9 @@ export class FindingsStore {
         const params = { path: { sessionId: this.session.id }, query: { handoff: this.handoff.id } };
         if (this.looking) {
           const query = { ...params.query, by: this.by, count: this.count };
-          this.report = await answer(client.GET('/api/sessions/{sessionId}/findings', { params: { ...params, query } }));
+          this.report = await answer(
+            client.GET('/api/sessions/{sessionId}/findings', { params: { ...params, query } }),
+          );
           this.summary = this.report;
         } else this.summary = await answer(client.GET('/api/sessions/{sessionId}/findings/summary', { params }));
       } while (this.again);
@@ -101,7 +106,10 @@ export class FindingsStore {
       if (remedy.subject === 'session') {
         const params = { path: { sessionId: this.session.id } };
         const body = {
-          revision: this.session.state!.revision, handoff: this.handoff.id ?? null, key: found.finding.key, seen: found.seen,
+          revision: this.session.state!.revision,
+          handoff: this.handoff.id ?? null,
+          key: found.finding.key,
+          seen: found.seen,
           remedy: found.finding.remedies.indexOf(remedy),
         };
         this.session.state = await answer(client.POST('/api/sessions/{sessionId}/findings/take', { params, body }));
@@ -128,11 +136,21 @@ export class FindingsStore {
   }
 
   async leave(found: Found): Promise<void> {
-    await this.post(() => client.POST('/api/sessions/{sessionId}/findings/leave', { params: { path: { sessionId: this.session.id } }, body: { key: found.finding.key, seen: found.seen } }));
+    await this.post(() =>
+      client.POST('/api/sessions/{sessionId}/findings/leave', {
+        params: { path: { sessionId: this.session.id } },
+        body: { key: found.finding.key, seen: found.seen },
+      }),
+    );
   }
 
   async restore(found: Found): Promise<void> {
-    await this.post(() => client.POST('/api/sessions/{sessionId}/findings/restore', { params: { path: { sessionId: this.session.id } }, body: { key: found.finding.key } }));
+    await this.post(() =>
+      client.POST('/api/sessions/{sessionId}/findings/restore', {
+        params: { path: { sessionId: this.session.id } },
+        body: { key: found.finding.key },
+      }),
+    );
   }
 
   private async post(send: () => Promise<{ data?: unknown; error?: unknown; response: Response }>): Promise<void> {

@@ -1,5 +1,16 @@
 import client, { answer, Refusal } from '../api/client';
-import type { Adjustment, Brief, Choice, Handoff, HandoffEntry, HandoffState, RowByHand, RunEntry, Settings, SinceLastRun } from '../api/types';
+import type {
+  Adjustment,
+  Brief,
+  Choice,
+  Handoff,
+  HandoffEntry,
+  HandoffState,
+  RowByHand,
+  RunEntry,
+  Settings,
+  SinceLastRun,
+} from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 import { stamped } from './stamped';
 import { Turns } from './turns';
@@ -81,12 +92,24 @@ export class HandoffStore {
   /** The one that every session has; two windows that open it at once get the same. */
   private async makeFirst(): Promise<void> {
     const path = { sessionId: this.sessionId };
-    await this.look(await answer(client.PUT('/api/sessions/{sessionId}/handoffs/first', { params: { path }, body: { name: 'The mixer', brief: null } })));
+    await this.look(
+      await answer(
+        client.PUT('/api/sessions/{sessionId}/handoffs/first', {
+          params: { path },
+          body: { name: 'The mixer', brief: null },
+        }),
+      ),
+    );
   }
 
   /** Makes a handoff and looks at it; without a brief it begins with the usual one. */
   async create(name: string, brief?: Brief): Promise<void> {
-    const made = await answer(client.POST('/api/sessions/{sessionId}/handoffs', { params: { path: { sessionId: this.sessionId } }, body: { name, brief: brief ?? null } }));
+    const made = await answer(
+      client.POST('/api/sessions/{sessionId}/handoffs', {
+        params: { path: { sessionId: this.sessionId } },
+        body: { name, brief: brief ?? null },
+      }),
+    );
     await this.look(made);
   }
 
@@ -95,7 +118,10 @@ export class HandoffStore {
     this.opened = made.id;
     this.state = made;
     this.undone = [];
-    this.all = [...this.all.filter((each) => each.id !== made.id), { id: made.id, name: made.handoff.name, brief: made.handoff.brief.name }];
+    this.all = [
+      ...this.all.filter((each) => each.id !== made.id),
+      { id: made.id, name: made.handoff.name, brief: made.handoff.brief.name },
+    ];
     await this.loadRuns();
   }
 
@@ -118,7 +144,9 @@ export class HandoffStore {
   async loadSince(): Promise<void> {
     const revision = this.state?.revision;
     try {
-      const since = await answer(client.GET('/api/handoffs/{handoffId}/changes', { params: { path: { handoffId: this.id! } } }));
+      const since = await answer(
+        client.GET('/api/handoffs/{handoffId}/changes', { params: { path: { handoffId: this.id! } } }),
+      );
       if (this.state?.revision === revision) this.since = since;
     } catch {
       this.since = undefined; // the next change asks again
@@ -131,7 +159,9 @@ export class HandoffStore {
 
   chosen(): Choice[] {
     const choices = this.state?.plan.prints.map(({ row, station }) => ({ row, station })) ?? [];
-    return choices.filter((choice, i) => i === choices.findIndex((c) => c.row === choice.row && c.station === choice.station));
+    return choices.filter(
+      (choice, i) => i === choices.findIndex((c) => c.row === choice.row && c.station === choice.station),
+    );
   }
 
   /** Prints these files, or does not. */
@@ -159,7 +189,10 @@ export class HandoffStore {
 
   /** Changes what is set for one row. */
   setRow(row: string, change: Partial<RowByHand>): Promise<void> {
-    return this.change((handoff) => ({ ...handoff, byRow: { ...handoff.byRow, [row]: { ...handoff.byRow[row], ...change } } }));
+    return this.change((handoff) => ({
+      ...handoff,
+      byRow: { ...handoff.byRow, [row]: { ...handoff.byRow[row], ...change } },
+    }));
   }
 
   /** Asks for something else; what was set by hand stays. */
@@ -172,17 +205,29 @@ export class HandoffStore {
 
   /** Gives everything that was set by hand back to the brief. */
   letGo(): Promise<void> {
-    return this.change((handoff) => ({ ...handoff, settings: {}, added: [], leftOut: [], sections: [], byRow: {}, order: [] }));
+    return this.change((handoff) => ({
+      ...handoff,
+      settings: {},
+      added: [],
+      leftOut: [],
+      sections: [],
+      byRow: {},
+      order: [],
+    }));
   }
 
   /** Takes an adjustment that a finding offered. */
   adjust(adjustment: Adjustment): Promise<void> {
-    return this.replaced((id, revision) => client.POST('/api/handoffs/{id}/adjustments', { params: { path: { id } }, body: { revision, adjustment } }));
+    return this.replaced((id, revision) =>
+      client.POST('/api/handoffs/{id}/adjustments', { params: { path: { id } }, body: { revision, adjustment } }),
+    );
   }
 
   /** Turns all files up or down by so many dB, the balance between them kept. */
   turn(db: number): Promise<void> {
-    return this.replaced((id, revision) => client.POST('/api/handoffs/{id}/turn', { params: { path: { id } }, body: { revision, db } }));
+    return this.replaced((id, revision) =>
+      client.POST('/api/handoffs/{id}/turn', { params: { path: { id } }, body: { revision, db } }),
+    );
   }
 
   /** A change that the server works out. */
@@ -212,15 +257,19 @@ export class HandoffStore {
     });
   }
 
-
   /** True when it was taken. */
   private async send(handoff: Handoff): Promise<boolean> {
     const now = this.state!;
     try {
       this.state = await answer(
-        client.PUT('/api/handoffs/{id}', { params: { path: { id: now.id } }, body: { revision: now.revision, handoff } }),
+        client.PUT('/api/handoffs/{id}', {
+          params: { path: { id: now.id } },
+          body: { revision: now.revision, handoff },
+        }),
       );
-      this.all = this.all.map((each) => (each.id === now.id ? { ...each, name: handoff.name, brief: handoff.brief.name } : each));
+      this.all = this.all.map((each) =>
+        each.id === now.id ? { ...each, name: handoff.name, brief: handoff.brief.name } : each,
+      );
       return true;
     } catch (thrown) {
       if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;

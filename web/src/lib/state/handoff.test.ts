@@ -3,18 +3,45 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Handoff, HandoffState } from '../api/types';
 import { HandoffStore } from './handoff.svelte';
 
-const plain: Handoff = { name: 'Mixer', brief: { name: 'For mixing', rows: 'all', stations: {}, settings: {} }, settings: {}, added: [], leftOut: [], sections: [], byRow: {}, order: [], message: null };
+const plain: Handoff = {
+  name: 'Mixer',
+  brief: { name: 'For mixing', rows: 'all', stations: {}, settings: {} },
+  settings: {},
+  added: [],
+  leftOut: [],
+  sections: [],
+  byRow: {},
+  order: [],
+  message: null,
+};
 let stored: Record<string, { handoff: Handoff; revision: number }>;
 let broken: string | undefined;
 let sent: { url: string; method: string; body: unknown }[];
 
 const state = (id: string): HandoffState => ({
-  id, sessionId: 's', sessionRevision: 1, revision: stored[id]!.revision, handoff: stored[id]!.handoff, settled: {}, behind: {}, usual: {}, byHand: ['1 file added'],
-  plan: { rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }], prints: [] } as unknown as HandoffState['plan'], doubled: [], estimate: { seconds: 1, least: 1, most: 1, bytes: 1, bytesFree: 9 },
+  id,
+  sessionId: 's',
+  sessionRevision: 1,
+  revision: stored[id]!.revision,
+  handoff: stored[id]!.handoff,
+  settled: {},
+  behind: {},
+  usual: {},
+  byHand: ['1 file added'],
+  plan: {
+    rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }],
+    prints: [],
+  } as unknown as HandoffState['plan'],
+  doubled: [],
+  estimate: { seconds: 1, least: 1, most: 1, bytes: 1, bytesFree: 9 },
 });
 
 /** A server with handoffs; a change against an old revision is refused with what there is now. */
-function serve(method: string, path: string, body: { name?: string; revision?: number; handoff?: Handoff } | undefined): { status: number; json: unknown } {
+function serve(
+  method: string,
+  path: string,
+  body: { name?: string; revision?: number; handoff?: Handoff } | undefined,
+): { status: number; json: unknown } {
   sent.push({ url: path, method, body });
   if (path.endsWith('/runs') && method === 'POST') return { status: 202, json: { id: 'run' } };
   if (path.endsWith('/runs')) return { status: 200, json: [] };
@@ -22,23 +49,39 @@ function serve(method: string, path: string, body: { name?: string; revision?: n
     stored.new = { handoff: { ...plain, name: body!.name! }, revision: 1 };
     return { status: 201, json: state('new') };
   }
-  if (path === '/api/sessions/s/handoffs') return { status: 200, json: Object.keys(stored).map((id) => ({ id, name: stored[id]!.handoff.name, brief: stored[id]!.handoff.brief.name })) };
+  if (path === '/api/sessions/s/handoffs')
+    return {
+      status: 200,
+      json: Object.keys(stored).map((id) => ({
+        id,
+        name: stored[id]!.handoff.name,
+        brief: stored[id]!.handoff.brief.name,
+      })),
+    };
   const id = path.split('/')[3]!;
   if (method === 'PUT') {
-    if (body!.revision !== stored[id]!.revision) return { status: 409, json: { title: 'x', status: 409, detail: 'Changed in another window.', current: state(id) } };
+    if (body!.revision !== stored[id]!.revision)
+      return {
+        status: 409,
+        json: { title: 'x', status: 409, detail: 'Changed in another window.', current: state(id) },
+      };
     stored[id] = { handoff: body!.handoff!, revision: body!.revision! + 1 };
   }
   return broken ? { status: 422, json: { title: 'x', status: 422, detail: broken } } : { status: 200, json: state(id) };
 }
 
 vi.mock('../api/client', async (original) => {
-  const call = (method: string) => async (path: string, options: { params?: { path?: Record<string, string> }; body?: never }) => {
-    const filled = path.replace(/\{(\w+)\}/g, (_, name: string) => options.params?.path?.[name] ?? '');
-    const { status, json } = serve(method, filled, options.body);
-    const response = { ok: status < 400, status } as Response;
-    return status < 400 ? { data: json, response } : { error: json, response };
+  const call =
+    (method: string) => async (path: string, options: { params?: { path?: Record<string, string> }; body?: never }) => {
+      const filled = path.replace(/\{(\w+)\}/g, (_, name: string) => options.params?.path?.[name] ?? '');
+      const { status, json } = serve(method, filled, options.body);
+      const response = { ok: status < 400, status } as Response;
+      return status < 400 ? { data: json, response } : { error: json, response };
+    };
+  return {
+    ...(await original<object>()),
+    default: { GET: call('GET'), POST: call('POST'), PUT: call('PUT'), DELETE: call('DELETE') },
   };
-  return { ...(await original<object>()), default: { GET: call('GET'), POST: call('POST'), PUT: call('PUT'), DELETE: call('DELETE') } };
 });
 
 beforeEach(() => {
@@ -67,8 +110,16 @@ describe('a handoff in the page', () => {
 
   it('changes are made one on the other, and undone one by one', async () => {
     const store = await opened();
-    await Promise.all([store.set({ depth: 'int16' }), store.setRow('a', { trimDb: -2 }), store.stamp([{ row: 'a', station: 'mix' }], true)]);
-    expect(stored.one!.handoff).toMatchObject({ settings: { depth: 'int16' }, byRow: { a: { trimDb: -2 } }, added: [{ row: 'a', station: 'mix' }] });
+    await Promise.all([
+      store.set({ depth: 'int16' }),
+      store.setRow('a', { trimDb: -2 }),
+      store.stamp([{ row: 'a', station: 'mix' }], true),
+    ]);
+    expect(stored.one!.handoff).toMatchObject({
+      settings: { depth: 'int16' },
+      byRow: { a: { trimDb: -2 } },
+      added: [{ row: 'a', station: 'mix' }],
+    });
     await store.undo();
     await store.undo();
     expect(stored.one!.handoff).toMatchObject({ settings: { depth: 'int16' }, byRow: {}, added: [] });

@@ -106,7 +106,8 @@ export class Levels {
       const view = await answer(client.GET('/api/handoffs/{id}/levels', { params: { path: { id } } }));
       if (asked !== this.asked) return;
       this.view = view;
-      if (view.pending + view.othersPending > 0) this.timer = setTimeout(() => void this.load(), view.pending ? AGAIN_MS : OTHERS_AGAIN_MS);
+      if (view.pending + view.othersPending > 0)
+        this.timer = setTimeout(() => void this.load(), view.pending ? AGAIN_MS : OTHERS_AGAIN_MS);
     } catch {
       // the plan says itself why it cannot be had; the next change asks again
     }

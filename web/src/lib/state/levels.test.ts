@@ -4,19 +4,42 @@ import type { HandoffState, LevelsView, PlanRow } from '../api/types';
 import type { HandoffStore } from './handoff.svelte';
 import { Levels } from './levels.svelte';
 
-const level = (peakDbfs: number | null) => ({ channels: 1, quietAt: 0, peakDbfs, peakFrame: peakDbfs === null ? null : 48, truePeakDbtp: peakDbfs, loudnessLufs: null });
+const level = (peakDbfs: number | null) => ({
+  channels: 1,
+  quietAt: 0,
+  peakDbfs,
+  peakFrame: peakDbfs === null ? null : 48,
+  truePeakDbtp: peakDbfs,
+  loudnessLufs: null,
+});
 let answers: LevelsView[];
 let asked: number;
 
 vi.mock('../api/client', async (original) => ({
   ...(await original<object>()),
-  default: { GET: async () => ({ data: answers[Math.min(asked++, answers.length - 1)], response: { ok: true, status: 200 } }) },
+  default: {
+    GET: async () => ({ data: answers[Math.min(asked++, answers.length - 1)], response: { ok: true, status: 200 } }),
+  },
 }));
 
 const view = (revision: number, levels: (ReturnType<typeof level> | null)[], pending = 0): LevelsView => ({
-  revision, sessionRevision: 3, levels: levels.flatMap((each, print) => (each ? [{ print, level: each, at: each.peakFrame }] : [])), pending, others: [{ row: 'b', station: 'mix', peakDbfs: -9, loudnessLufs: null }], othersPending: pending, exact: pending ? null : { seconds: [3.5], bytes: 1_500 }, failure: null,
+  revision,
+  sessionRevision: 3,
+  levels: levels.flatMap((each, print) => (each ? [{ print, level: each, at: each.peakFrame }] : [])),
+  pending,
+  others: [{ row: 'b', station: 'mix', peakDbfs: -9, loudnessLufs: null }],
+  othersPending: pending,
+  exact: pending ? null : { seconds: [3.5], bytes: 1_500 },
+  failure: null,
 });
-const handoff = { id: 'h', state: { revision: 7, sessionRevision: 3, plan: { depth: 'int24', prints: [{ row: 'a' }, { row: 'a' }, { row: 'b' }] } } as unknown as HandoffState };
+const handoff = {
+  id: 'h',
+  state: {
+    revision: 7,
+    sessionRevision: 3,
+    plan: { depth: 'int24', prints: [{ row: 'a' }, { row: 'a' }, { row: 'b' }] },
+  } as unknown as HandoffState,
+};
 const row = (id: string) => ({ row: id }) as PlanRow;
 
 beforeEach(() => {
@@ -31,12 +54,27 @@ describe('levels in the plan', () => {
     const levels = new Levels(handoff as unknown as HandoffStore);
     levels.follow();
     await vi.advanceTimersByTimeAsync(500);
-    expect([levels.pending, levels.of(0)?.peakDbfs, levels.loudest(row('a')), levels.over.count]).toEqual([2, -3, undefined, 0]);
+    expect([levels.pending, levels.of(0)?.peakDbfs, levels.loudest(row('a')), levels.over.count]).toEqual([
+      2,
+      -3,
+      undefined,
+      0,
+    ]);
     await vi.advanceTimersByTimeAsync(2_000);
-    expect([levels.pending, levels.loudest(row('a')), levels.loudest(row('b')), levels.loudest(row('c'))]).toEqual([0, 1.25, null, undefined]);
+    expect([levels.pending, levels.loudest(row('a')), levels.loudest(row('b')), levels.loudest(row('c'))]).toEqual([
+      0,
+      1.25,
+      null,
+      undefined,
+    ]);
     expect(levels.over).toEqual({ count: 1, db: 1.25 });
     expect([levels.elsewhere('a'), levels.elsewhere('b').map((each) => each.peakDbfs)]).toEqual([[], [-9]]);
-    expect([levels.silent, levels.placeOf(1), levels.placeOf(2), levels.exact?.seconds]).toEqual([[2], 48, null, [3.5]]);
+    expect([levels.silent, levels.placeOf(1), levels.placeOf(2), levels.exact?.seconds]).toEqual([
+      [2],
+      48,
+      null,
+      [3.5],
+    ]);
     await vi.advanceTimersByTimeAsync(20_000);
     expect(asked).toBe(2);
   });

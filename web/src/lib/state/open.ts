@@ -27,7 +27,10 @@ export function openHandoff(sessionId: string): HandoffStore {
 export function openFindings(sessionId: string): FindingsStore {
   if (findings?.of !== sessionId) {
     const of = session?.id === sessionId ? session : openSession(sessionId);
-    findings = { of: sessionId, store: new FindingsStore(of, handoff?.sessionId === sessionId ? handoff : openHandoff(sessionId)) };
+    findings = {
+      of: sessionId,
+      store: new FindingsStore(of, handoff?.sessionId === sessionId ? handoff : openHandoff(sessionId)),
+    };
   }
   return findings.store;
 }

@@ -37,7 +37,11 @@ export class RunStore {
 
   /** The zips' checksums come a while after the run is done. */
   private waitForSums(): void {
-    if (this.view?.state === 'done' && this.view.parcels.some((parcel) => !parcel.sha256) && this.askedForSums++ < 100) {
+    if (
+      this.view?.state === 'done' &&
+      this.view.parcels.some((parcel) => !parcel.sha256) &&
+      this.askedForSums++ < 100
+    ) {
       setTimeout(() => void this.load(false), 1_000 + 100 * this.askedForSums);
     }
   }
@@ -47,7 +51,13 @@ export class RunStore {
     this.source.addEventListener('pulse', (event) => {
       const pulse = JSON.parse((event as MessageEvent<string>).data) as Pulse;
       if (!this.view) return;
-      this.view = { ...this.view, state: pulse.state, detail: pulse.progress, progress: pulse.progress.fraction, failure: pulse.failure };
+      this.view = {
+        ...this.view,
+        state: pulse.state,
+        detail: pulse.progress,
+        progress: pulse.progress.fraction,
+        failure: pulse.failure,
+      };
       if (this.isOver) {
         this.source?.close();
         void this.load(false).then(() => this.whenOver(this));

@@ -12,7 +12,8 @@ vi.mock('../api/client', async (original) => ({
     GET: async () => ({ data: state(), response: { ok: true, status: 200 } }),
     POST: async (_: string, { body }: { body: { revision: number } }) => {
       await new Promise((done) => setTimeout(done, 5));
-      if (body.revision !== revision) return { error: { status: 409, detail: 'Changed in another window.' }, response: { ok: false, status: 409 } };
+      if (body.revision !== revision)
+        return { error: { status: 409, detail: 'Changed in another window.' }, response: { ok: false, status: 409 } };
       revision++;
       return { data: state(), response: { ok: true, status: 200 } };
     },

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Handoff, PlanRow } from '../api/types';
 import { stamped } from './stamped';
 
-const rows = [{ row: 'a', asked: ['raw'] }, { row: 'b', asked: [] }] as unknown as PlanRow[];
+const rows = [
+  { row: 'a', asked: ['raw'] },
+  { row: 'b', asked: [] },
+] as unknown as PlanRow[];
 const raw = (row: string) => ({ row, station: 'raw' as const });
 const plain = { name: 'x', added: [], leftOut: [] } as unknown as Handoff;
 

@@ -2,8 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { barAt, beatFrom, quarterAt, quarterOfBar, secondsAt, type Tempo } from './tempo';
 
 const slowing: Tempo = {
-  tempos: [{ quarter: 0, quartersPerMinute: 120, way: 'jump' }, { quarter: 4, quartersPerMinute: 120, way: 'jump' }, { quarter: 12, quartersPerMinute: 60, way: 'glide' }],
-  meters: [{ bar: 1, meter: '4/4' }, { bar: 3, meter: '3/4' }],
+  tempos: [
+    { quarter: 0, quartersPerMinute: 120, way: 'jump' },
+    { quarter: 4, quartersPerMinute: 120, way: 'jump' },
+    { quarter: 12, quartersPerMinute: 60, way: 'glide' },
+  ],
+  meters: [
+    { bar: 1, meter: '4/4' },
+    { bar: 3, meter: '3/4' },
+  ],
 };
 
 describe('tempo that glides', () => {
@@ -15,13 +22,23 @@ describe('tempo that glides', () => {
     expect(secondsAt(slowing, 13) - secondsAt(slowing, 12)).toBeCloseTo(1, 10);
   });
   it('is turned round exactly', () => {
-    for (let quarter = 0; quarter < 20; quarter += 0.7) expect(quarterAt(slowing, secondsAt(slowing, quarter))).toBeCloseTo(quarter, 9);
+    for (let quarter = 0; quarter < 20; quarter += 0.7)
+      expect(quarterAt(slowing, secondsAt(slowing, quarter))).toBeCloseTo(quarter, 9);
   });
 });
 
 describe('a beat on', () => {
   it('is as long as meter and tempo make it there', () => {
-    const eighths = { tempos: [{ quarter: 0, quartersPerMinute: 60, way: 'jump' as const }, { quarter: 4, quartersPerMinute: 120, way: 'jump' as const }], meters: [{ bar: 1, meter: '4/4' }, { bar: 2, meter: '6/8' }] };
+    const eighths = {
+      tempos: [
+        { quarter: 0, quartersPerMinute: 60, way: 'jump' as const },
+        { quarter: 4, quartersPerMinute: 120, way: 'jump' as const },
+      ],
+      meters: [
+        { bar: 1, meter: '4/4' },
+        { bar: 2, meter: '6/8' },
+      ],
+    };
     expect(beatFrom(eighths, 1, 1)).toBeCloseTo(1, 9);
     expect(beatFrom(eighths, 4, 1)).toBeCloseTo(0.25, 9);
     expect(beatFrom(eighths, 4, -1)).toBeCloseTo(-1, 9);

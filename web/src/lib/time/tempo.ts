@@ -48,7 +48,8 @@ export function quarterAt(tempo: Tempo, seconds: number): number {
   for (let i = 0; ; i++) {
     const { start, slope, length } = stretch(tempo, i);
     const lasts = length === Infinity ? Infinity : secondsOf(start, slope, length);
-    if (left <= lasts) return quarter + (slope === 0 ? (left * start) / 60 : (start / slope) * Math.expm1((slope * left) / 60));
+    if (left <= lasts)
+      return quarter + (slope === 0 ? (left * start) / 60 : (start / slope) * Math.expm1((slope * left) / 60));
     left -= lasts;
     quarter += length;
   }

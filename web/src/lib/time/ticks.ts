@@ -41,7 +41,11 @@ export function timeTicks(from: number, to: number, minGap: number): Tick[] {
     const seconds = n * step;
     const whole = Math.floor(seconds + 1e-9);
     const rest = decimals ? (seconds - whole).toFixed(decimals).slice(1) : '';
-    ticks.push({ seconds, label: `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}${rest}`, strong: true });
+    ticks.push({
+      seconds,
+      label: `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}${rest}`,
+      strong: true,
+    });
   }
   return ticks;
 }

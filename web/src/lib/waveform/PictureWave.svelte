@@ -17,4 +17,6 @@
   });
 </script>
 
-<div bind:clientWidth={width} style="height:{height}px"><canvas bind:this={canvas} style="width:{width}px;height:{height}px" aria-hidden="true"></canvas></div>
+<div bind:clientWidth={width} style="height:{height}px">
+  <canvas bind:this={canvas} style="width:{width}px;height:{height}px" aria-hidden="true"></canvas>
+</div>

@@ -109,7 +109,11 @@ export function drawPicture(ink: CanvasRenderingContext2D, picture: Int16Array, 
 }
 
 /** Makes the canvas as sharp as the display and returns its pen and the scale from CSS to device pixels. */
-export function prepare(canvas: HTMLCanvasElement, width: number, height: number): { ink: CanvasRenderingContext2D; scale: number } {
+export function prepare(
+  canvas: HTMLCanvasElement,
+  width: number,
+  height: number,
+): { ink: CanvasRenderingContext2D; scale: number } {
   const scale = window.devicePixelRatio || 1;
   const w = Math.max(1, Math.round(width * scale));
   const h = Math.max(1, Math.round(height * scale));

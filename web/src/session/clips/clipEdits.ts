@@ -36,7 +36,9 @@ function fitted(clip: Clip): Clip {
 export function faded(clip: Clip, end: 'in' | 'out', frames: number): Clip {
   const other = end === 'in' ? clip.fadeOut.frames : clip.fadeIn.frames;
   const length = clamp(Math.round(frames), 0, clip.frames - other);
-  return end === 'in' ? { ...clip, fadeIn: { ...clip.fadeIn, frames: length } } : { ...clip, fadeOut: { ...clip.fadeOut, frames: length } };
+  return end === 'in'
+    ? { ...clip, fadeIn: { ...clip.fadeIn, frames: length } }
+    : { ...clip, fadeOut: { ...clip.fadeOut, frames: length } };
 }
 
 /** Cuts every chosen clip that the frame lies inside of; the later part comes right after the earlier. */
@@ -46,7 +48,13 @@ export function split(clips: Clip[], which: number[], frame: number): Clip[] {
     if (!which.includes(i) || at <= 0 || at >= clip.frames) return [clip];
     const none = { frames: 0, curve: 'straight' as const };
     const first = fitted({ ...clip, frames: at, fadeOut: none });
-    const second = fitted({ ...clip, position: clip.position + at, offset: clip.offset + at, frames: clip.frames - at, fadeIn: none });
+    const second = fitted({
+      ...clip,
+      position: clip.position + at,
+      offset: clip.offset + at,
+      frames: clip.frames - at,
+      fadeIn: none,
+    });
     return [first, second];
   });
 }
@@ -54,9 +62,14 @@ export function split(clips: Clip[], which: number[], frame: number): Clip[] {
 /** Whether the second clip goes on where the first ends, in the same recording and with nothing else apart. */
 export function goesOn(first: Clip, second: Clip): boolean {
   return (
-    first.recording === second.recording && first.firstChannel === second.firstChannel && first.channels === second.channels &&
-    first.position + first.frames === second.position && first.offset + first.frames === second.offset &&
-    first.gainDb === second.gainDb && first.inverted === second.inverted && first.muted === second.muted &&
+    first.recording === second.recording &&
+    first.firstChannel === second.firstChannel &&
+    first.channels === second.channels &&
+    first.position + first.frames === second.position &&
+    first.offset + first.frames === second.offset &&
+    first.gainDb === second.gainDb &&
+    first.inverted === second.inverted &&
+    first.muted === second.muted &&
     JSON.stringify(first.inserts) === JSON.stringify(second.inserts)
   );
 }
@@ -66,7 +79,8 @@ export function joined(clips: Clip[], which: number[]): Clip[] | undefined {
   const parts = which.map((i) => clips[i]!).sort((a, b) => a.position - b.position);
   const [first] = parts;
   const last = parts.at(-1);
-  if (parts.length < 2 || !first || !last || parts.some((clip, i) => i > 0 && !goesOn(parts[i - 1]!, clip))) return undefined;
+  if (parts.length < 2 || !first || !last || parts.some((clip, i) => i > 0 && !goesOn(parts[i - 1]!, clip)))
+    return undefined;
   const whole = fitted({ ...first, frames: last.position + last.frames - first.position, fadeOut: last.fadeOut });
   const at = Math.min(...which);
   return clips.flatMap((clip, i) => (i === at ? [whole] : which.includes(i) ? [] : [clip]));

@@ -3,8 +3,18 @@ import type { Clip } from '../../lib/api/types';
 import { hitClip } from './hit';
 
 const clip = (position: number, frames: number, fadeIn = 0): Clip => ({
-  recording: 'a', firstChannel: 0, channels: 1, position, offset: 0, frames, gainDb: 0, fadeIn: { frames: fadeIn, curve: 'straight' },
-  fadeOut: { frames: 0, curve: 'straight' }, inserts: [], muted: false, inverted: false,
+  recording: 'a',
+  firstChannel: 0,
+  channels: 1,
+  position,
+  offset: 0,
+  frames,
+  gainDb: 0,
+  fadeIn: { frames: fadeIn, curve: 'straight' },
+  fadeOut: { frames: 0, curve: 'straight' },
+  inserts: [],
+  muted: false,
+  inverted: false,
 });
 const clips = [clip(0, 10_000), clip(8_000, 10_000, 3_000)];
 const hit = (frame: number, y = 20, chosen = -1) => hitClip(clips, frame, 10, y, (index) => index === chosen);

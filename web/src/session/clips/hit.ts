@@ -9,7 +9,13 @@ const GRIP_PIXELS = 8;
  *
  * @param y pixels from the row's top
  */
-export function hitClip(clips: Clip[], frame: number, framesPerPixel: number, y: number, isChosen: (index: number) => boolean): { index: number; part: ClipPart } | undefined {
+export function hitClip(
+  clips: Clip[],
+  frame: number,
+  framesPerPixel: number,
+  y: number,
+  isChosen: (index: number) => boolean,
+): { index: number; part: ClipPart } | undefined {
   const edge = EDGE_PIXELS * framesPerPixel;
   for (let index = clips.length - 1; index >= 0; index--) {
     const clip = clips[index]!;

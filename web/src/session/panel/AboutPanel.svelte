@@ -4,7 +4,19 @@
 
   /** What the row is in the music, and its note. */
   let { editing, row }: { editing: Editing; row: Row } = $props();
-  const ROLES: Role[] = ['drums', 'bass', 'guitars', 'keys', 'strings', 'winds', 'voices', 'effects', 'click', 'guide', 'other'];
+  const ROLES: Role[] = [
+    'drums',
+    'bass',
+    'guitars',
+    'keys',
+    'strings',
+    'winds',
+    'voices',
+    'effects',
+    'click',
+    'guide',
+    'other',
+  ];
 
   function note(field: HTMLTextAreaElement) {
     if (field.value.trim() !== row.about.note) void editing.make('', [editing.setAbout(row, { note: field.value })]);
@@ -12,14 +24,57 @@
 </script>
 
 <div class="about">
-  <label>Role<select value={row.about.role} onchange={(e) => void editing.make('', [editing.setAbout(row, { role: e.currentTarget.value as Role })])}>{#each ROLES as role (role)}<option value={role}>{role}</option>{/each}</select></label>
-  <label class="note"><span class="cap">Note: microphone, preamplifier, player</span><textarea rows="2" value={row.about.note} onblur={(e) => note(e.currentTarget)} onkeydown={(e) => e.key === 'Enter' && !e.shiftKey && (e.preventDefault(), e.currentTarget.blur())}></textarea></label>
+  <label
+    >Role<select
+      value={row.about.role}
+      onchange={(e) => void editing.make('', [editing.setAbout(row, { role: e.currentTarget.value as Role })])}
+      >{#each ROLES as role (role)}<option value={role}>{role}</option>{/each}</select
+    ></label
+  >
+  <label class="note"
+    ><span class="cap">Note: microphone, preamplifier, player</span><textarea
+      rows="2"
+      value={row.about.note}
+      onblur={(e) => note(e.currentTarget)}
+      onkeydown={(e) => e.key === 'Enter' && !e.shiftKey && (e.preventDefault(), e.currentTarget.blur())}
+    ></textarea></label
+  >
 </div>
 
 <style>
-  .about { display: grid; gap: 6px; margin: 4px 0 10px; }
-  label { display: flex; align-items: center; justify-content: space-between; gap: 8px; }
-  .note { flex-direction: column; align-items: stretch; gap: 3px; }
-  select { height: 27px; padding: 0 24px 0 7px; border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); font: inherit; font-size: 12px; }
-  textarea { border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); font: inherit; padding: 4px 7px; resize: vertical; }
+  .about {
+    display: grid;
+    gap: 6px;
+    margin: 4px 0 10px;
+  }
+  label {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 8px;
+  }
+  .note {
+    flex-direction: column;
+    align-items: stretch;
+    gap: 3px;
+  }
+  select {
+    height: 27px;
+    padding: 0 24px 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 12px;
+  }
+  textarea {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    padding: 4px 7px;
+    resize: vertical;
+  }
 </style>

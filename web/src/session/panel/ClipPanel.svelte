@@ -25,32 +25,125 @@
   <p class="cap">{what.toUpperCase()} · {row.name}</p>
   <h2>{recording?.fileName ?? 'A missing recording'}</h2>
   {#if clips.length === 1}
-    <NumberField label="Starts at" value={one.position / session.rate} unit="s" lowest={0} highest={86_400} digits={3} onset={(s) => editing.nudge(Math.round(s * session.rate) - one.position)} />
-    <NumberField label="Length" value={one.frames / session.rate} unit="s" lowest={0} highest={(length - one.offset) / session.rate} digits={3} onset={(s) => editing.eachClip('Trim a clip', (clip) => trimmedEnd(clip, s * session.rate - clip.frames, length))} />
-    <p class="cap">{minutes(one.position / session.rate, 3)} to {minutes((one.position + one.frames) / session.rate, 3)}, from {minutes(one.offset / session.rate, 3)} of the recording</p>
+    <NumberField
+      label="Starts at"
+      value={one.position / session.rate}
+      unit="s"
+      lowest={0}
+      highest={86_400}
+      digits={3}
+      onset={(s) => editing.nudge(Math.round(s * session.rate) - one.position)}
+    />
+    <NumberField
+      label="Length"
+      value={one.frames / session.rate}
+      unit="s"
+      lowest={0}
+      highest={(length - one.offset) / session.rate}
+      digits={3}
+      onset={(s) => editing.eachClip('Trim a clip', (clip) => trimmedEnd(clip, s * session.rate - clip.frames, length))}
+    />
+    <p class="cap">
+      {minutes(one.position / session.rate, 3)} to {minutes((one.position + one.frames) / session.rate, 3)}, from {minutes(
+        one.offset / session.rate,
+        3,
+      )} of the recording
+    </p>
   {/if}
-  <NumberField label="Gain" value={one.gainDb} unit="dB" lowest={-144} highest={48} step={0.5} digits={1} onset={(gainDb) => editing.eachClip(`Set the gain of ${what}`, (clip) => ({ ...clip, gainDb }))} />
-  <NumberField label="Fade in" value={ms(one.fadeIn.frames)} unit="ms" lowest={0} highest={ms(one.frames)} digits={1} onset={(value) => editing.eachClip(`Fade ${what}`, (clip) => faded(clip, 'in', frames(value)))} />
-  <NumberField label="Fade out" value={ms(one.fadeOut.frames)} unit="ms" lowest={0} highest={ms(one.frames)} digits={1} onset={(value) => editing.eachClip(`Fade ${what}`, (clip) => faded(clip, 'out', frames(value)))} />
-  <label class="curve">Curve<select value={one.fadeIn.frames ? one.fadeIn.curve : one.fadeOut.curve} onchange={(e) => { const curve = e.currentTarget.value as Clip['fadeIn']['curve']; void editing.eachClip(`Fade ${what}`, (clip) => ({ ...clip, fadeIn: { ...clip.fadeIn, curve }, fadeOut: { ...clip.fadeOut, curve } })); }}>{#each Object.entries(CURVES) as [value, words] (value)}<option {value}>{words}</option>{/each}</select></label>
+  <NumberField
+    label="Gain"
+    value={one.gainDb}
+    unit="dB"
+    lowest={-144}
+    highest={48}
+    step={0.5}
+    digits={1}
+    onset={(gainDb) => editing.eachClip(`Set the gain of ${what}`, (clip) => ({ ...clip, gainDb }))}
+  />
+  <NumberField
+    label="Fade in"
+    value={ms(one.fadeIn.frames)}
+    unit="ms"
+    lowest={0}
+    highest={ms(one.frames)}
+    digits={1}
+    onset={(value) => editing.eachClip(`Fade ${what}`, (clip) => faded(clip, 'in', frames(value)))}
+  />
+  <NumberField
+    label="Fade out"
+    value={ms(one.fadeOut.frames)}
+    unit="ms"
+    lowest={0}
+    highest={ms(one.frames)}
+    digits={1}
+    onset={(value) => editing.eachClip(`Fade ${what}`, (clip) => faded(clip, 'out', frames(value)))}
+  />
+  <label class="curve"
+    >Curve<select
+      value={one.fadeIn.frames ? one.fadeIn.curve : one.fadeOut.curve}
+      onchange={(e) => {
+        const curve = e.currentTarget.value as Clip['fadeIn']['curve'];
+        void editing.eachClip(`Fade ${what}`, (clip) => ({
+          ...clip,
+          fadeIn: { ...clip.fadeIn, curve },
+          fadeOut: { ...clip.fadeOut, curve },
+        }));
+      }}
+      >{#each Object.entries(CURVES) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+    ></label
+  >
   <div class="do">
     <button class="plain" onclick={() => editing.splitAtHead()}>Split at the mark</button>
     <button class="plain" disabled={clips.length < 2} onclick={() => editing.join()}>Join</button>
-    <button class="plain" aria-pressed={one.muted} onclick={() => editing.muteClips()}>{one.muted ? 'Unmute' : 'Mute'}</button>
+    <button class="plain" aria-pressed={one.muted} onclick={() => editing.muteClips()}
+      >{one.muted ? 'Unmute' : 'Mute'}</button
+    >
     <button class="plain" aria-pressed={one.inverted} onclick={() => editing.turnClips()}>Reverse polarity</button>
     <button class="plain" onclick={() => editing.removeClips()}>Remove</button>
   </div>
   {#if clips.length === 1}
     <h3>Effects of this clip</h3>
-    <InsertsEditor {editing} {row} inserts={one.inserts} keys={false} onset={(inserts) => editing.eachClip('Change the effects of a clip', (clip) => ({ ...clip, inserts }))} />
+    <InsertsEditor
+      {editing}
+      {row}
+      inserts={one.inserts}
+      keys={false}
+      onset={(inserts) => editing.eachClip('Change the effects of a clip', (clip) => ({ ...clip, inserts }))}
+    />
   {/if}
   <hr />
 {/if}
 
 <style>
-  .do { display: flex; flex-wrap: wrap; gap: 6px; margin: 9px 0 4px; }
-  .do .plain { padding: 4px 9px; font-size: 12px; }
-  .curve { display: flex; justify-content: space-between; align-items: center; margin-top: 3px; }
-  select { height: 27px; padding: 0 24px 0 7px; border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); font: inherit; font-size: 12px; }
-  hr { border: 0; border-top: 1px solid var(--rule); margin: 14px -16px; }
+  .do {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    margin: 9px 0 4px;
+  }
+  .do .plain {
+    padding: 4px 9px;
+    font-size: 12px;
+  }
+  .curve {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    margin-top: 3px;
+  }
+  select {
+    height: 27px;
+    padding: 0 24px 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 12px;
+  }
+  hr {
+    border: 0;
+    border-top: 1px solid var(--rule);
+    margin: 14px -16px;
+  }
 </style>

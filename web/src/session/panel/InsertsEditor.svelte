@@ -5,12 +5,19 @@
   import NumberField from '../../lib/NumberField.svelte';
 
   /** A chain of inserts: add, order, switch off, keep, set; copied to other rows. */
-  let { editing, row, inserts, onset, keys = true }: { editing: Editing; row: Row; inserts: Insert[]; onset: (inserts: Insert[]) => void; keys?: boolean } = $props();
+  let {
+    editing,
+    row,
+    inserts,
+    onset,
+    keys = true,
+  }: { editing: Editing; row: Row; inserts: Insert[]; onset: (inserts: Insert[]) => void; keys?: boolean } = $props();
   let open = $state<number>();
   const others = $derived(editing.session.rows.filter((each) => each.id !== row.id && each.type !== 'mix'));
 
   effects.find('');
-  const change = (i: number, part: Partial<Insert>) => onset(inserts.map((each, k) => (k === i ? { ...each, ...part } : each)));
+  const change = (i: number, part: Partial<Insert>) =>
+    onset(inserts.map((each, k) => (k === i ? { ...each, ...part } : each)));
 
   function move(i: number, by: number) {
     const next = [...inserts];
@@ -31,66 +38,194 @@
   function copyTo(select: HTMLSelectElement) {
     const to = select.value;
     select.value = '';
-    const targets = to === 'chosen' ? editing.chosen.filter((each) => each.id !== row.id) : others.filter((each) => each.id === to);
-    if (targets.length) void editing.make(`Copy inserts of “${row.name}”`, targets.map((each) => ({ type: 'setInserts', row: each.id, inserts: inserts.map((one) => (one.key === each.id ? { ...one, key: null } : one)) })));
+    const targets =
+      to === 'chosen' ? editing.chosen.filter((each) => each.id !== row.id) : others.filter((each) => each.id === to);
+    if (targets.length)
+      void editing.make(
+        `Copy inserts of “${row.name}”`,
+        targets.map((each) => ({
+          type: 'setInserts',
+          row: each.id,
+          inserts: inserts.map((one) => (one.key === each.id ? { ...one, key: null } : one)),
+        })),
+      );
   }
 
-  const value = (insert: Insert, setting: Effect['settings'][number]) => insert.settings[setting.id] ?? setting.standard;
+  const value = (insert: Insert, setting: Effect['settings'][number]) =>
+    insert.settings[setting.id] ?? setting.standard;
 </script>
 
 {#each inserts as insert, i (i)}
   {@const effect = effects.find(insert.effect)}
   <div class="insert" class:off={!insert.on || !effect}>
     <div class="line">
-      <button class="title" aria-expanded={open === i} onclick={() => (open = open === i ? undefined : i)}>{open === i ? '▾' : '▸'} {effect?.name ?? insert.effect}{effect ? '' : ' – not at hand'}</button>
-      <button class="tool" aria-label="Earlier" title="Earlier in the chain" disabled={i === 0} onclick={() => move(i, -1)}>↑</button>
-      <button class="tool" aria-label="Later" title="Later in the chain" disabled={i === inserts.length - 1} onclick={() => move(i, 1)}>↓</button>
-      <button class="tool" aria-pressed={insert.on} aria-label="Switch {effect?.name ?? insert.effect} {insert.on ? 'off' : 'on'}" onclick={() => change(i, { on: !insert.on })}>{insert.on ? 'on' : 'off'}</button>
-      <button class="tool" aria-label="Remove {effect?.name ?? insert.effect}" title="Remove" onclick={() => onset(inserts.filter((_, k) => k !== i))}>×</button>
+      <button class="title" aria-expanded={open === i} onclick={() => (open = open === i ? undefined : i)}
+        >{open === i ? '▾' : '▸'} {effect?.name ?? insert.effect}{effect ? '' : ' – not at hand'}</button
+      >
+      <button
+        class="tool"
+        aria-label="Earlier"
+        title="Earlier in the chain"
+        disabled={i === 0}
+        onclick={() => move(i, -1)}>↑</button
+      >
+      <button
+        class="tool"
+        aria-label="Later"
+        title="Later in the chain"
+        disabled={i === inserts.length - 1}
+        onclick={() => move(i, 1)}>↓</button
+      >
+      <button
+        class="tool"
+        aria-pressed={insert.on}
+        aria-label="Switch {effect?.name ?? insert.effect} {insert.on ? 'off' : 'on'}"
+        onclick={() => change(i, { on: !insert.on })}>{insert.on ? 'on' : 'off'}</button
+      >
+      <button
+        class="tool"
+        aria-label="Remove {effect?.name ?? insert.effect}"
+        title="Remove"
+        onclick={() => onset(inserts.filter((_, k) => k !== i))}>×</button
+      >
     </div>
     {#if open === i && effect}
       <div class="settings">
         <p class="cap">{effect.words}</p>
         {#each effect.settings as setting (setting.id)}
           {#if setting.choices.length}
-            <label class="choice">{setting.name}<select value={String(value(insert, setting))} onchange={(e) => change(i, { settings: { ...insert.settings, [setting.id]: Number(e.currentTarget.value) } })}>
-              {#each setting.choices as choice, k (choice)}<option value={String(k)}>{choice}</option>{/each}
-            </select></label>
+            <label class="choice"
+              >{setting.name}<select
+                value={String(value(insert, setting))}
+                onchange={(e) =>
+                  change(i, { settings: { ...insert.settings, [setting.id]: Number(e.currentTarget.value) } })}
+              >
+                {#each setting.choices as choice, k (choice)}<option value={String(k)}>{choice}</option>{/each}
+              </select></label
+            >
           {:else}
-            <NumberField label={setting.name} value={value(insert, setting)} unit={setting.unit} lowest={setting.lowest} highest={setting.highest} step={(setting.highest - setting.lowest) / 100}
-              onset={(number) => change(i, { settings: { ...insert.settings, [setting.id]: number } })} />
+            <NumberField
+              label={setting.name}
+              value={value(insert, setting)}
+              unit={setting.unit}
+              lowest={setting.lowest}
+              highest={setting.highest}
+              step={(setting.highest - setting.lowest) / 100}
+              onset={(number) => change(i, { settings: { ...insert.settings, [setting.id]: number } })}
+            />
           {/if}
         {/each}
         {#if effect.takesKey && keys}
-          <label class="choice">Listens to<select value={insert.key ?? ''} onchange={(e) => change(i, { key: e.currentTarget.value || null })}>
-            <option value="">itself</option>
-            {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
-          </select></label>
+          <label class="choice"
+            >Listens to<select
+              value={insert.key ?? ''}
+              onchange={(e) => change(i, { key: e.currentTarget.value || null })}
+            >
+              <option value="">itself</option>
+              {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+            </select></label
+          >
         {/if}
-        <label class="keep"><input type="checkbox" checked={insert.kept} onchange={() => change(i, { kept: !insert.kept })} /> Part of the sound: in Shaped</label>
+        <label class="keep"
+          ><input type="checkbox" checked={insert.kept} onchange={() => change(i, { kept: !insert.kept })} /> Part of the
+          sound: in Shaped</label
+        >
       </div>
     {/if}
   </div>
 {/each}
 <div class="foot">
-  <select aria-label="Add an insert" onchange={(e) => add(e.currentTarget)} value=""><option value="">+ Insert…</option>{#each effects.all as effect (effect.id)}<option value={effect.id} title={effect.words}>{effect.name}</option>{/each}</select>
+  <select aria-label="Add an insert" onchange={(e) => add(e.currentTarget)} value=""
+    ><option value="">+ Insert…</option>{#each effects.all as effect (effect.id)}<option
+        value={effect.id}
+        title={effect.words}>{effect.name}</option
+      >{/each}</select
+  >
   {#if inserts.length && keys}
-    <select aria-label="Copy the inserts to" onchange={(e) => copyTo(e.currentTarget)} value=""><option value="">Copy all to…</option>{#if editing.rows.length > 1}<option value="chosen">the other chosen rows</option>{/if}{#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}</select>
+    <select aria-label="Copy the inserts to" onchange={(e) => copyTo(e.currentTarget)} value=""
+      ><option value="">Copy all to…</option>{#if editing.rows.length > 1}<option value="chosen"
+          >the other chosen rows</option
+        >{/if}{#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}</select
+    >
   {/if}
 </div>
 
 <style>
-  .insert { border: 1px solid var(--rule); border-radius: 5px; margin-bottom: 5px; background: var(--sheet); }
-  .insert.off .title { opacity: 0.6; }
-  .line { display: flex; align-items: center; gap: 1px; padding-right: 3px; }
-  .title { flex: 1; text-align: left; padding: 5px 8px; font-weight: 600; cursor: pointer; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  .tool { padding: 2px 6px; border-radius: 4px; cursor: pointer; color: var(--ink2); font-size: 12px; }
-  .tool:hover:not(:disabled) { background: var(--paper); color: var(--ink); }
-  .tool:disabled { opacity: 0.3; cursor: default; }
-  .settings { padding: 2px 8px 8px; display: grid; gap: 4px; }
-  .choice { display: flex; align-items: center; gap: 6px; justify-content: space-between; }
-  .keep { display: flex; gap: 7px; align-items: center; margin-top: 3px; }
-  select { height: 27px; padding: 0 24px 0 7px; border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); font: inherit; font-size: 12px; max-width: 150px; }
-  .foot { display: flex; gap: 6px; }
-  .foot select { flex: 1; min-width: 0; }
+  .insert {
+    border: 1px solid var(--rule);
+    border-radius: 5px;
+    margin-bottom: 5px;
+    background: var(--sheet);
+  }
+  .insert.off .title {
+    opacity: 0.6;
+  }
+  .line {
+    display: flex;
+    align-items: center;
+    gap: 1px;
+    padding-right: 3px;
+  }
+  .title {
+    flex: 1;
+    text-align: left;
+    padding: 5px 8px;
+    font-weight: 600;
+    cursor: pointer;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .tool {
+    padding: 2px 6px;
+    border-radius: 4px;
+    cursor: pointer;
+    color: var(--ink2);
+    font-size: 12px;
+  }
+  .tool:hover:not(:disabled) {
+    background: var(--paper);
+    color: var(--ink);
+  }
+  .tool:disabled {
+    opacity: 0.3;
+    cursor: default;
+  }
+  .settings {
+    padding: 2px 8px 8px;
+    display: grid;
+    gap: 4px;
+  }
+  .choice {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    justify-content: space-between;
+  }
+  .keep {
+    display: flex;
+    gap: 7px;
+    align-items: center;
+    margin-top: 3px;
+  }
+  select {
+    height: 27px;
+    padding: 0 24px 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 12px;
+    max-width: 150px;
+  }
+  .foot {
+    display: flex;
+    gap: 6px;
+  }
+  .foot select {
+    flex: 1;
+    min-width: 0;
+  }
 </style>

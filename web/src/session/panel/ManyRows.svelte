@@ -7,9 +7,23 @@
 
   /** What can be done with several rows at once. */
   let { editing }: { editing: Editing } = $props();
-  const ROLES: Role[] = ['drums', 'bass', 'guitars', 'keys', 'strings', 'winds', 'voices', 'effects', 'click', 'guide', 'other'];
+  const ROLES: Role[] = [
+    'drums',
+    'bass',
+    'guitars',
+    'keys',
+    'strings',
+    'winds',
+    'voices',
+    'effects',
+    'click',
+    'guide',
+    'other',
+  ];
   const what = $derived(count(editing.rows.length, 'row'));
-  const targets = $derived(editing.session.rows.filter((row) => (row.type === 'bus' || row.type === 'mix') && !editing.rows.includes(row.id)));
+  const targets = $derived(
+    editing.session.rows.filter((row) => (row.type === 'bus' || row.type === 'mix') && !editing.rows.includes(row.id)),
+  );
   effects.find('');
 
   function role(select: HTMLSelectElement) {
@@ -21,30 +35,76 @@
     const to = select.value;
     select.value = '';
     if (to === 'new') await editing.addRow('bus');
-    else if (to) void editing.eachRow(`Route ${what}`, (row): SessionEdit | undefined => (row.type === 'mix' ? undefined : { type: 'setOutputs', row: row.id, outputs: to === 'none' ? [] : [to] }));
+    else if (to)
+      void editing.eachRow(`Route ${what}`, (row): SessionEdit | undefined =>
+        row.type === 'mix' ? undefined : { type: 'setOutputs', row: row.id, outputs: to === 'none' ? [] : [to] },
+      );
   }
 
   function insert(select: HTMLSelectElement) {
     const effect = select.value;
     select.value = '';
-    if (effect) void editing.eachRow(`Add an insert to ${what}`, (row) => ({ type: 'setInserts', row: row.id, inserts: [...row.strip.inserts, { effect, settings: {}, key: null, kept: false, on: true }] }));
+    if (effect)
+      void editing.eachRow(`Add an insert to ${what}`, (row) => ({
+        type: 'setInserts',
+        row: row.id,
+        inserts: [...row.strip.inserts, { effect, settings: {}, key: null, kept: false, on: true }],
+      }));
   }
 </script>
 
 <p class="cap">{what.toUpperCase()} CHOSEN</p>
-<h2>{editing.chosen.slice(0, 3).map((row) => row.name).join(', ')}{editing.rows.length > 3 ? '…' : ''}</h2>
+<h2>
+  {editing.chosen
+    .slice(0, 3)
+    .map((row) => row.name)
+    .join(', ')}{editing.rows.length > 3 ? '…' : ''}
+</h2>
 <div class="acts">
-  <select aria-label="Role of all" value="" onchange={(e) => role(e.currentTarget)}><option value="">Role of all…</option>{#each ROLES as each (each)}<option value={each}>{each}</option>{/each}</select>
-  <select aria-label="Route all" value="" onchange={(e) => route(e.currentTarget)}><option value="">Feed all into…</option><option value="new">a new bus</option>{#each targets as row (row.id)}<option value={row.id}>{row.name}</option>{/each}<option value="none">nothing</option></select>
-  <select aria-label="Add an insert to all" value="" onchange={(e) => insert(e.currentTarget)}><option value="">+ Insert on all…</option>{#each effects.all as effect (effect.id)}<option value={effect.id}>{effect.name}</option>{/each}</select>
-  <NumberField label="Fader of all" value={editing.chosen[0]?.strip.faderDb ?? 0} unit="dB" lowest={-144} highest={24} digits={1} onset={(faderDb) => editing.eachRow(`Set ${what}’ faders`, (row) => editing.setFader(row, { faderDb }))} />
+  <select aria-label="Role of all" value="" onchange={(e) => role(e.currentTarget)}
+    ><option value="">Role of all…</option>{#each ROLES as each (each)}<option value={each}>{each}</option
+      >{/each}</select
+  >
+  <select aria-label="Route all" value="" onchange={(e) => route(e.currentTarget)}
+    ><option value="">Feed all into…</option><option value="new">a new bus</option
+    >{#each targets as row (row.id)}<option value={row.id}>{row.name}</option>{/each}<option value="none"
+      >nothing</option
+    ></select
+  >
+  <select aria-label="Add an insert to all" value="" onchange={(e) => insert(e.currentTarget)}
+    ><option value="">+ Insert on all…</option>{#each effects.all as effect (effect.id)}<option value={effect.id}
+        >{effect.name}</option
+      >{/each}</select
+  >
+  <NumberField
+    label="Fader of all"
+    value={editing.chosen[0]?.strip.faderDb ?? 0}
+    unit="dB"
+    lowest={-144}
+    highest={24}
+    digits={1}
+    onset={(faderDb) => editing.eachRow(`Set ${what}’ faders`, (row) => editing.setFader(row, { faderDb }))}
+  />
   <button class="plain" onclick={() => editing.addRow('return')}>Send all to a new return</button>
-  <button class="plain" onclick={() => editing.eachRow(`Mute ${what}`, (row) => editing.setFader(row, { muted: true }))}>Mute</button>
+  <button class="plain" onclick={() => editing.eachRow(`Mute ${what}`, (row) => editing.setFader(row, { muted: true }))}
+    >Mute</button
+  >
   <button class="plain" onclick={() => editing.duplicateRows()}>Duplicate</button>
   <button class="plain" onclick={() => editing.removeRows()}>Remove</button>
 </div>
 
 <style>
-  .acts { display: grid; gap: 7px; }
-  select { height: 29px; padding: 0 24px 0 8px; border: 1px solid var(--rule); border-radius: 5px; background-color: var(--sheet); color: var(--ink); font: inherit; }
+  .acts {
+    display: grid;
+    gap: 7px;
+  }
+  select {
+    height: 29px;
+    padding: 0 24px 0 8px;
+    border: 1px solid var(--rule);
+    border-radius: 5px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+  }
 </style>

@@ -9,11 +9,16 @@
   const strip = $derived(row.strip);
   const session = $derived(editing.session);
   const returns = $derived(session.rows.filter((each) => each.type === 'return' && each.id !== row.id));
-  const targets = $derived(session.rows.filter((each) => (each.type === 'bus' || each.type === 'mix') && each.id !== row.id));
+  const targets = $derived(
+    session.rows.filter((each) => (each.type === 'bus' || each.type === 'mix') && each.id !== row.id),
+  );
 
-  const fader = (change: Parameters<Editing['setFader']>[1]) => void editing.make(`Set the fader of “${row.name}”`, [editing.setFader(row, change)]);
-  const sends = (list: Send[]) => void editing.make(`Change the sends of “${row.name}”`, [{ type: 'setSends', row: row.id, sends: list }]);
-  const moves = (faderMoves: Move[], panMoves: Move[]) => void editing.make(`Draw moves of “${row.name}”`, [{ type: 'setMoves', row: row.id, faderMoves, panMoves }]);
+  const fader = (change: Parameters<Editing['setFader']>[1]) =>
+    void editing.make(`Set the fader of “${row.name}”`, [editing.setFader(row, change)]);
+  const sends = (list: Send[]) =>
+    void editing.make(`Change the sends of “${row.name}”`, [{ type: 'setSends', row: row.id, sends: list }]);
+  const moves = (faderMoves: Move[], panMoves: Move[]) =>
+    void editing.make(`Draw moves of “${row.name}”`, [{ type: 'setMoves', row: row.id, faderMoves, panMoves }]);
 
   async function send(select: HTMLSelectElement) {
     const to = select.value;
@@ -26,43 +31,150 @@
     const to = select.value;
     select.value = '';
     if (to === 'new') await editing.addRow('bus');
-    else if (to) void editing.make(`Route “${row.name}”`, [{ type: 'setOutputs', row: row.id, outputs: [...strip.outputs, to] }]);
+    else if (to)
+      void editing.make(`Route “${row.name}”`, [{ type: 'setOutputs', row: row.id, outputs: [...strip.outputs, to] }]);
   }
 
-  const without = (output: string) => void editing.make(`Route “${row.name}”`, [{ type: 'setOutputs', row: row.id, outputs: strip.outputs.filter((each) => each !== output) }]);
+  const without = (output: string) =>
+    void editing.make(`Route “${row.name}”`, [
+      { type: 'setOutputs', row: row.id, outputs: strip.outputs.filter((each) => each !== output) },
+    ]);
 </script>
 
 <h3>Fader and pan</h3>
 <div class="fields">
-  <NumberField label="Fader" value={strip.faderDb} unit="dB" lowest={-144} highest={24} step={0.5} digits={1} onset={(faderDb) => fader({ faderDb })} />
-  {#if row.type !== 'mix'}<NumberField label="Pan" value={strip.pan} unit={strip.pan < 0 ? 'left' : strip.pan > 0 ? 'right' : 'centre'} lowest={-100} highest={100} digits={0} onset={(pan) => fader({ pan })} />{/if}
+  <NumberField
+    label="Fader"
+    value={strip.faderDb}
+    unit="dB"
+    lowest={-144}
+    highest={24}
+    step={0.5}
+    digits={1}
+    onset={(faderDb) => fader({ faderDb })}
+  />
+  {#if row.type !== 'mix'}<NumberField
+      label="Pan"
+      value={strip.pan}
+      unit={strip.pan < 0 ? 'left' : strip.pan > 0 ? 'right' : 'centre'}
+      lowest={-100}
+      highest={100}
+      digits={0}
+      onset={(pan) => fader({ pan })}
+    />{/if}
 </div>
-<MovesEditor label="Fader moves" moves={strip.faderMoves} frames={Math.max(1, editing.store.frames)} lowest={-36} highest={12} unit="dB" onset={(list) => moves(list, strip.panMoves)} />
+<MovesEditor
+  label="Fader moves"
+  moves={strip.faderMoves}
+  frames={Math.max(1, editing.store.frames)}
+  lowest={-36}
+  highest={12}
+  unit="dB"
+  onset={(list) => moves(list, strip.panMoves)}
+/>
 {#if row.type !== 'mix'}
-  <MovesEditor label="Pan moves" moves={strip.panMoves} frames={Math.max(1, editing.store.frames)} lowest={-100} highest={100} unit="" onset={(list) => moves(strip.faderMoves, list)} />
+  <MovesEditor
+    label="Pan moves"
+    moves={strip.panMoves}
+    frames={Math.max(1, editing.store.frames)}
+    lowest={-100}
+    highest={100}
+    unit=""
+    onset={(list) => moves(strip.faderMoves, list)}
+  />
   <h3>Sends</h3>
   {#each strip.sends as each, i (i)}
     {@const name = session.rows.find((other) => other.id === each.to)?.name ?? each.to}
     <div class="send">
-      <NumberField label={name} value={each.levelDb} unit="dB" lowest={-144} highest={24} step={0.5} digits={1} onset={(levelDb) => sends(strip.sends.map((one, k) => (k === i ? { ...one, levelDb } : one)))} />
-      <button class="tool" title="Where it is taken" onclick={() => sends(strip.sends.map((one, k) => (k === i ? { ...one, from: one.from === 'afterFader' ? 'beforeFader' : 'afterFader' } : one)))}>{each.from === 'afterFader' ? 'after fader' : 'before fader'}</button>
-      <button class="tool" aria-label="Take out the send to {name}" onclick={() => sends(strip.sends.filter((_, k) => k !== i))}>×</button>
+      <NumberField
+        label={name}
+        value={each.levelDb}
+        unit="dB"
+        lowest={-144}
+        highest={24}
+        step={0.5}
+        digits={1}
+        onset={(levelDb) => sends(strip.sends.map((one, k) => (k === i ? { ...one, levelDb } : one)))}
+      />
+      <button
+        class="tool"
+        title="Where it is taken"
+        onclick={() =>
+          sends(
+            strip.sends.map((one, k) =>
+              k === i ? { ...one, from: one.from === 'afterFader' ? 'beforeFader' : 'afterFader' } : one,
+            ),
+          )}>{each.from === 'afterFader' ? 'after fader' : 'before fader'}</button
+      >
+      <button
+        class="tool"
+        aria-label="Take out the send to {name}"
+        onclick={() => sends(strip.sends.filter((_, k) => k !== i))}>×</button
+      >
     </div>
   {/each}
-  <select aria-label="Add a send" value="" onchange={(e) => send(e.currentTarget)}><option value="">+ Send…</option>{#each returns as each (each.id)}<option value={each.id}>{each.name}</option>{/each}<option value="new">a new return</option></select>
+  <select aria-label="Add a send" value="" onchange={(e) => send(e.currentTarget)}
+    ><option value="">+ Send…</option>{#each returns as each (each.id)}<option value={each.id}>{each.name}</option
+      >{/each}<option value="new">a new return</option></select
+  >
   <h3>Feeds</h3>
   {#each strip.outputs as output (output)}
-    <p class="out"><b>{session.rows.find((other) => other.id === output)?.name ?? output}</b><button class="tool" aria-label="Do not feed {output}" onclick={() => without(output)}>×</button></p>
+    <p class="out">
+      <b>{session.rows.find((other) => other.id === output)?.name ?? output}</b><button
+        class="tool"
+        aria-label="Do not feed {output}"
+        onclick={() => without(output)}>×</button
+      >
+    </p>
   {:else}<p class="nowhere">Nothing: it is not heard.</p>{/each}
-  <select aria-label="Add an output" value="" onchange={(e) => route(e.currentTarget)}><option value="">+ Output…</option>{#each targets.filter((each) => !strip.outputs.includes(each.id)) as each (each.id)}<option value={each.id}>{each.name}</option>{/each}<option value="new">a new bus</option></select>
+  <select aria-label="Add an output" value="" onchange={(e) => route(e.currentTarget)}
+    ><option value="">+ Output…</option
+    >{#each targets.filter((each) => !strip.outputs.includes(each.id)) as each (each.id)}<option value={each.id}
+        >{each.name}</option
+      >{/each}<option value="new">a new bus</option></select
+  >
 {/if}
 
 <style>
-  .fields { display: grid; gap: 4px; }
-  .send { display: grid; grid-template-columns: 1fr auto auto; gap: 4px; align-items: center; }
-  .tool { padding: 2px 6px; border-radius: 4px; cursor: pointer; color: var(--ink2); font-size: 11px; white-space: nowrap; }
-  .tool:hover { background: var(--paper); color: var(--ink); }
-  .out { display: flex; justify-content: space-between; padding: 2px 0; }
-  .nowhere { color: var(--rust-ink); }
-  select { height: 27px; margin-top: 4px; padding: 0 24px 0 7px; border: 1px solid var(--rule); border-radius: 4px; background-color: var(--sheet); color: var(--ink); font: inherit; font-size: 12px; }
+  .fields {
+    display: grid;
+    gap: 4px;
+  }
+  .send {
+    display: grid;
+    grid-template-columns: 1fr auto auto;
+    gap: 4px;
+    align-items: center;
+  }
+  .tool {
+    padding: 2px 6px;
+    border-radius: 4px;
+    cursor: pointer;
+    color: var(--ink2);
+    font-size: 11px;
+    white-space: nowrap;
+  }
+  .tool:hover {
+    background: var(--paper);
+    color: var(--ink);
+  }
+  .out {
+    display: flex;
+    justify-content: space-between;
+    padding: 2px 0;
+  }
+  .nowhere {
+    color: var(--rust-ink);
+  }
+  select {
+    height: 27px;
+    margin-top: 4px;
+    padding: 0 24px 0 7px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 12px;
+  }
 </style>

@@ -14,11 +14,17 @@
   const bar = $derived(tempo ? barAt(tempo, quarter + 1e-6).bar : 1);
 
   const map = (change: Partial<Extract<SessionEdit, { type: 'setTempoMap' }>>) =>
-    void editing.make('', [{ type: 'setTempoMap', tempoChanges: song.tempoChanges, meterChanges: song.meterChanges, ...change }]);
+    void editing.make('', [
+      { type: 'setTempoMap', tempoChanges: song.tempoChanges, meterChanges: song.meterChanges, ...change },
+    ]);
 
   function addTempo() {
     const rest = song.tempoChanges.filter((change) => change.quarter !== quarter);
-    map({ tempoChanges: [...rest, { quarter, quartersPerMinute: song.tempo ?? 120, way: 'jump' as const }].sort((a, b) => a.quarter - b.quarter) });
+    map({
+      tempoChanges: [...rest, { quarter, quartersPerMinute: song.tempo ?? 120, way: 'jump' as const }].sort(
+        (a, b) => a.quarter - b.quarter,
+      ),
+    });
   }
 
   function addMeter() {
@@ -27,27 +33,78 @@
   }
 
   const setMarkers = (list: typeof markers) => void editing.make('', [{ type: 'setMarkers', markers: list }]);
-  const addMarker = () => setMarkers([...session.markers, { frame: editing.head, name: `Mark ${session.markers.length + 1}` }]);
+  const addMarker = () =>
+    setMarkers([...session.markers, { frame: editing.head, name: `Mark ${session.markers.length + 1}` }]);
 </script>
 
 <p class="cap">TEMPO, METER AND MARKERS</p>
 {#each song.tempoChanges as change, i (change.quarter)}
   <div class="line">
-    <NumberField label="Bar {tempo ? barAt(tempo, change.quarter + 1e-6).bar : '?'}" value={change.quartersPerMinute} unit="♩/min" lowest={10} highest={999} digits={2} onset={(quartersPerMinute) => map({ tempoChanges: song.tempoChanges.map((each, k) => (k === i ? { ...each, quartersPerMinute } : each)) })} />
-    <button class="tool" title="Whether the tempo jumps there or glides from the change before" onclick={() => map({ tempoChanges: song.tempoChanges.map((each, k) => (k === i ? { ...each, way: each.way === 'jump' ? 'glide' : 'jump' } : each)) })}>{change.way === 'jump' ? 'jumps' : 'glides'}</button>
-    <button class="tool" aria-label="Remove the tempo change" onclick={() => map({ tempoChanges: song.tempoChanges.filter((_, k) => k !== i) })}>×</button>
+    <NumberField
+      label="Bar {tempo ? barAt(tempo, change.quarter + 1e-6).bar : '?'}"
+      value={change.quartersPerMinute}
+      unit="♩/min"
+      lowest={10}
+      highest={999}
+      digits={2}
+      onset={(quartersPerMinute) =>
+        map({ tempoChanges: song.tempoChanges.map((each, k) => (k === i ? { ...each, quartersPerMinute } : each)) })}
+    />
+    <button
+      class="tool"
+      title="Whether the tempo jumps there or glides from the change before"
+      onclick={() =>
+        map({
+          tempoChanges: song.tempoChanges.map((each, k) =>
+            k === i ? { ...each, way: each.way === 'jump' ? 'glide' : 'jump' } : each,
+          ),
+        })}>{change.way === 'jump' ? 'jumps' : 'glides'}</button
+    >
+    <button
+      class="tool"
+      aria-label="Remove the tempo change"
+      onclick={() => map({ tempoChanges: song.tempoChanges.filter((_, k) => k !== i) })}>×</button
+    >
   </div>
 {/each}
 {#each song.meterChanges as change, i (change.bar)}
   <div class="line">
-    <label class="text">Meter from bar {change.bar}<input value={change.meter} onchange={(e) => map({ meterChanges: song.meterChanges.map((each, k) => (k === i ? { ...each, meter: e.currentTarget.value.trim() } : each)) })} /></label>
-    <button class="tool" aria-label="Remove the meter change" onclick={() => map({ meterChanges: song.meterChanges.filter((_, k) => k !== i) })}>×</button>
+    <label class="text"
+      >Meter from bar {change.bar}<input
+        value={change.meter}
+        onchange={(e) =>
+          map({
+            meterChanges: song.meterChanges.map((each, k) =>
+              k === i ? { ...each, meter: e.currentTarget.value.trim() } : each,
+            ),
+          })}
+      /></label
+    >
+    <button
+      class="tool"
+      aria-label="Remove the meter change"
+      onclick={() => map({ meterChanges: song.meterChanges.filter((_, k) => k !== i) })}>×</button
+    >
   </div>
 {/each}
 {#each markers as marker, i (i)}
   <div class="line">
-    <label class="text">{tempo ? `Bar ${barAt(tempo, quarterAt(tempo, marker.frame / session.rate) + 1e-6).bar}` : `${(marker.frame / session.rate).toFixed(2)} s`}<input class="wide" aria-label="Name of marker {i + 1}" value={marker.name} onchange={(e) => setMarkers(markers.map((each, k) => (k === i ? { ...each, name: e.currentTarget.value } : each)))} /></label>
-    <button class="tool" aria-label="Remove marker {marker.name}" onclick={() => setMarkers(markers.filter((_, k) => k !== i))}>×</button>
+    <label class="text"
+      >{tempo
+        ? `Bar ${barAt(tempo, quarterAt(tempo, marker.frame / session.rate) + 1e-6).bar}`
+        : `${(marker.frame / session.rate).toFixed(2)} s`}<input
+        class="wide"
+        aria-label="Name of marker {i + 1}"
+        value={marker.name}
+        onchange={(e) =>
+          setMarkers(markers.map((each, k) => (k === i ? { ...each, name: e.currentTarget.value } : each)))}
+      /></label
+    >
+    <button
+      class="tool"
+      aria-label="Remove marker {marker.name}"
+      onclick={() => setMarkers(markers.filter((_, k) => k !== i))}>×</button
+    >
   </div>
 {/each}
 <p class="cap at">At the mark on the ruler{tempo ? `, bar ${bar}` : ''}:</p>
@@ -58,12 +115,48 @@
 </div>
 
 <style>
-  .line { display: grid; grid-template-columns: 1fr auto auto; gap: 4px; align-items: center; padding: 2px 0; }
-  .text { display: flex; align-items: center; justify-content: space-between; gap: 8px; }
-  .text input { width: 66px; height: 26px; padding: 0 6px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--ink); font: inherit; }
-  .text input.wide { width: 150px; }
-  .tool { padding: 1px 6px; cursor: pointer; color: var(--ink2); font-size: 11.5px; }
-  .at { margin-top: 8px; }
-  .do { display: flex; gap: 6px; margin-top: 4px; }
-  .do .plain { padding: 4px 9px; font-size: 12px; }
+  .line {
+    display: grid;
+    grid-template-columns: 1fr auto auto;
+    gap: 4px;
+    align-items: center;
+    padding: 2px 0;
+  }
+  .text {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 8px;
+  }
+  .text input {
+    width: 66px;
+    height: 26px;
+    padding: 0 6px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+  }
+  .text input.wide {
+    width: 150px;
+  }
+  .tool {
+    padding: 1px 6px;
+    cursor: pointer;
+    color: var(--ink2);
+    font-size: 11.5px;
+  }
+  .at {
+    margin-top: 8px;
+  }
+  .do {
+    display: flex;
+    gap: 6px;
+    margin-top: 4px;
+  }
+  .do .plain {
+    padding: 4px 9px;
+    font-size: 12px;
+  }
 </style>
