@@ -54,7 +54,13 @@
 <Tabs {sessionId} current={tab} badges={badges(session, handoff, view)} />
 <div class="view">
   {#if run?.failure || (handoff.failure && !handoff.runsKnown)}
-    <Failure words={run?.failure ?? handoff.failure ?? ''} retry={() => handoff.load()} />
+    <Failure
+      words={run?.failure ?? handoff.failure ?? ''}
+      retry={() => {
+        void handoff.load();
+        if (run?.failure) void run.reload();
+      }}
+    />
   {:else if shown.none}
     <div class="main">
       <div class="empty">

@@ -4,6 +4,7 @@
   import { copy } from '../lib/copy';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import { count, moment } from '../lib/units';
+  import { shownEvents } from './shownEvents';
 
   /** Links for receivers: make one, see who fetched and what they say, withdraw. */
   let { runId }: { runId: string } = $props();
@@ -82,7 +83,7 @@
             onclick={() => withdraw(link)}>Withdraw</button
           >{/if}
       </div>
-      {#each link.events.filter((event) => event.kind !== 'opened').slice(0, 4) as event, i (i)}
+      {#each shownEvents(link.events) as event, i (i)}
         <p class="cap" class:wrong={event.kind === 'problem'} class:good={event.kind === 'arrived'}>
           {moment(event.at)}: {WORDS[event.kind]}{event.words ? `: ${event.words}` : ''}
         </p>

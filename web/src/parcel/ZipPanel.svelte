@@ -60,7 +60,7 @@
     font-stretch: 90%;
   }
   .note .mono {
-    font-size: 11px;
+    font-size: 12px;
   }
   .sum {
     cursor: pointer;

@@ -44,7 +44,7 @@ export function openRun(id: string, of: HandoffStore): RunStore {
       announce(over, of.sessionId);
     });
     runs.set(id, run);
-  }
+  } else if (run.failure) void run.reload();
   return run;
 }
 

@@ -2,6 +2,8 @@ import client, { answer } from '../api/client';
 import type { Pulse, RunView } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 
+/** Pictures that could not be had are asked for again after a while. */
+const AGAIN_MS = 5_000;
 const OVER = ['done', 'failed', 'cancelled'];
 
 /** One run, followed live until it is over. */
@@ -25,9 +27,15 @@ export class RunStore {
     return !!this.view && OVER.includes(this.view.state);
   }
 
+  /** Once more, where it could not be had. */
+  reload(): Promise<void> {
+    return this.load(true);
+  }
+
   private async load(first: boolean): Promise<void> {
     try {
       this.view = await answer(client.GET('/api/runs/{id}', { params: { path: { id: this.id } } }));
+      this.failure = undefined;
       if (first && !this.isOver) this.follow();
       this.waitForSums();
     } catch (thrown) {
@@ -90,11 +98,10 @@ export class RunStore {
     if (this.view?.state === 'done' && !this.pictures.has(file)) {
       this.pictures.set(file, new Int16Array());
       void fetch(`/api/runs/${this.id}/files/${file}/picture`)
-        .then((response) => (response.ok ? response.arrayBuffer() : new ArrayBuffer()))
-        .then((buffer) => {
-          this.pictures.set(file, new Int16Array(buffer));
-          this.picturesCome++;
-        });
+        .then((response) => (response.ok ? response.arrayBuffer() : Promise.reject(new Error(response.statusText))))
+        .then((buffer) => this.pictures.set(file, new Int16Array(buffer)))
+        .catch(() => new Promise((wait) => setTimeout(wait, AGAIN_MS)).then(() => this.pictures.delete(file)))
+        .then(() => this.picturesCome++);
     }
     const picture = this.pictures.get(file);
     return picture?.length ? picture : undefined;

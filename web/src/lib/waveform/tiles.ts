@@ -1,5 +1,7 @@
 import { BINS_PER_TILE, toTile, type Tile } from './bins';
 
+const AGAIN_MS = 5_000;
+
 /** Fetches waveform tiles once and keeps them; tells listeners when one has come. */
 class Tiles {
   private readonly kept = new Map<string, Tile>();
@@ -24,12 +26,13 @@ class Tiles {
     this.asked.add(key);
     try {
       const response = await fetch(`/api/recordings/${key}`);
-      if (!response.ok) return;
+      if (!response.ok) throw new Error(response.statusText);
       this.kept.set(key, toTile(await response.arrayBuffer(), channels));
-      this.listeners.forEach((listener) => listener());
     } catch {
+      await new Promise((wait) => setTimeout(wait, AGAIN_MS));
       this.asked.delete(key); // the next drawing asks again
     }
+    this.listeners.forEach((listener) => listener());
   }
 }
 
