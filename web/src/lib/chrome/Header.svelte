@@ -45,6 +45,7 @@
   {/if}
   <div class="tools">
     {#if right}<span class="cap">{right}</span>{/if}
+    <a class="guide" href="#/guide">Guide</a>
     {#if edits && store?.state}
       <button
         class="plain tool"
@@ -70,6 +71,14 @@
 </header>
 
 <style>
+  .guide {
+    color: var(--ink2);
+    padding: 4px 6px;
+  }
+  .guide:hover {
+    color: var(--teal);
+    text-decoration: underline;
+  }
   header {
     height: 54px;
     flex: none;

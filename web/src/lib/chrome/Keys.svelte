@@ -24,6 +24,7 @@
       <dd>{words}</dd>
     {/each}
   </dl>
+  <p><a href="#/guide" onclick={() => (open = false)}>The guide: from a drop to a pickup</a></p>
 </Modal>
 
 <style>
@@ -32,6 +33,10 @@
     grid-template-columns: auto 1fr;
     gap: 8px 18px;
     align-items: center;
+  }
+  a {
+    color: var(--teal);
+    text-decoration: underline;
   }
   dd {
     color: var(--ink);

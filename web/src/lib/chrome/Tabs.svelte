@@ -82,7 +82,7 @@
   }
   .n {
     font-family: 'IBM Plex Mono';
-    font-size: 11px;
+    font-size: 12px;
     color: var(--ink3);
     padding-top: 1px;
   }
