@@ -6,6 +6,7 @@
   import Rings from '../lib/signal/Rings.svelte';
   import PeakBar from './PeakBar.svelte';
   import { type Extra, extras } from './extras';
+  import { namesAt } from './names';
   import { rowMoved, matches } from './rows';
   import { column, Stamping, STATIONS } from './stamping.svelte';
 
@@ -26,13 +27,13 @@
   const plan = $derived(store.state!.plan);
   let filter = $state('');
   const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
-  const doubled = $derived(
-    new Map(store.state!.doubled.flatMap((each) => each.rows.map((row) => [row, each.words] as const))),
-  );
+  const doubled = $derived(new Map(store.state!.doubled.map((each) => [each.at, each.words])));
   const more = $derived(filter ? { first: [], last: [] } : extras(plan));
   let dragged = $state<string>();
   let over = $state<string>();
   let focused = $state<Choice>();
+  /** What the mouse is over, or else what has the focus. */
+  let hovered = $state<Choice>();
   let grid: HTMLDivElement;
 
   const shows = (choice: Choice) => stamping.shows(choice, store.isChosen(choice));
@@ -118,6 +119,11 @@
     selected = choice.row;
     grid.querySelector<HTMLElement>(`[data-cell="${CSS.escape(choice.row)}/${choice.station}"]`)?.focus();
   }
+
+  const pointed = $derived.by(() => {
+    const at = hovered ?? focused;
+    return at && { files: namesAt(plan.prints, at) };
+  });
 
   const isStop = (row: PlanRow, station: Station, rowAt: number) =>
     focused && rows.some((each) => each.row === focused!.row)
@@ -224,7 +230,11 @@
                   aria-checked={on}
                   aria-label="{row.name} at {name}"
                   onpointerdown={(e) => begin(e, choice)}
-                  onpointerenter={() => stamping.pass(choice)}
+                  onpointerenter={() => {
+                    stamping.pass(choice);
+                    hovered = choice;
+                  }}
+                  onpointerleave={() => (hovered = undefined)}
                   onkeydown={(e) => onkeydown(e, choice)}
                   onfocus={() => (focused = choice)}
                   >{#if on}<CheckOutline class="h-4 w-4" strokeWidth="3" />{/if}</button
@@ -242,6 +252,14 @@
     {/each}
     {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
+  <p class="pointed" aria-live="polite">
+    {#if pointed}<span class="cap"
+        >{pointed.files.length ? (pointed.files.length > 1 ? 'Files' : 'File') : 'Not printed'}</span
+      >
+      <span class="mono">{pointed.files.join('  ')}</span>{:else}<span class="cap"
+        >Point at a stop to see the name of its file</span
+      >{/if}
+  </p>
 </div>
 
 {#snippet peak(row: PlanRow)}
@@ -298,6 +316,19 @@
   .extra .files {
     font-size: 12px;
   }
+  .pointed {
+    flex: none;
+    height: 26px;
+    padding: 4px 16px 0;
+    border-top: 1px solid var(--rule2);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: pre;
+  }
+  .pointed .mono {
+    margin-left: 8px;
+    user-select: text;
+  }
   .row.over {
     box-shadow: inset 0 2px 0 var(--teal);
   }
@@ -334,7 +365,7 @@
   }
   .twice {
     margin-left: 8px;
-    font-size: 10.5px;
+    font-size: 12px;
     font-weight: 620;
     color: var(--ochre-ink);
     background: var(--ochre-wash);
@@ -357,7 +388,7 @@
   }
   .number {
     color: var(--ink3);
-    font-size: 11.5px;
+    font-size: 12px;
   }
   .name {
     overflow: hidden;

@@ -1,38 +1,33 @@
+<script module lang="ts">
+  /** The plan as rows with their stations, or as the files that come of it. */
+  export type Face = 'rows' | 'files';
+</script>
+
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
-  import type { Depth, Settings } from '../lib/api/types';
+  import type { Settings } from '../lib/api/types';
   import { briefs } from '../lib/catalogue/briefs.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
+  import ConfirmDialog from '../lib/ConfirmDialog.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
-  import { DEPTH_WORDS } from '../lib/units';
+  import { count } from '../lib/units';
   import BriefDialog from './BriefDialog.svelte';
-  import { rangeText } from './range';
   import RangeDialog from './RangeDialog.svelte';
+  import Sentence from './sentence/Sentence.svelte';
   import SettingsFields from './SettingsFields.svelte';
-  import { CLICKS, DEPTHS, FORMATS, RATES } from './settingWords';
-  import { typedNumber } from './typedNumber';
 
   /** Everything that holds for all files: for whom, by which brief, format, range, lead-in, tail, and more. */
-  let { store, session }: { store: HandoffStore; session: SessionStore } = $props();
+  let { store, session, face = $bindable() }: { store: HandoffStore; session: SessionStore; face: Face } = $props();
   const handoff = $derived(store.handoff);
-  const settled = $derived(store.state!.settled);
-  const plan = $derived(store.state!.plan);
-  const byHand = $derived(store.state!.byHand);
-  const known = $derived(briefs.like(handoff.brief));
-  const rates = $derived([...new Set([...RATES, plan.rate])].sort((a, b) => a - b));
   let briefing = $state(false);
   let ranging = $state(false);
   let more = $state(false);
   let naming = $state(false);
+  let leaving = $state(false);
   let newName = $state('');
 
   const set = (change: Partial<Settings>) => store.set(change);
-
-  function choose(select: HTMLSelectElement) {
-    const entry = briefs.all.find((each) => each.id === select.value);
-    if (entry) void store.setBrief(entry.brief);
-  }
 
   async function createNew() {
     try {
@@ -43,99 +38,22 @@
       toasts.wrong(thrown);
     }
   }
-
-  function rename(field: HTMLInputElement) {
-    const name = field.value.trim();
-    if (name && name !== handoff.name) void store.change((now) => ({ ...now, name }));
-    else field.value = handoff.name;
-  }
 </script>
 
 <div class="bar">
-  <label class="cap" for="brief">Brief</label>
-  <select id="brief" value={known?.id ?? ''} onchange={(e) => choose(e.currentTarget)}>
-    {#if !known}<option value="">{handoff.brief.name}</option>{/if}
-    {#each briefs.all as entry (entry.id)}<option value={entry.id}>{entry.brief.name}</option>{/each}
-  </select>
-  <button class="plain slim" onclick={() => (briefing = true)}>Briefs…</button>
-  <label class="cap" for="for">For</label>
-  <input id="for" value={handoff.name} maxlength="120" onchange={(e) => rename(e.currentTarget)} />
-  {#if store.all.length > 1}
-    <select aria-label="Handoff" value={store.id} onchange={(e) => void store.pick(e.currentTarget.value)}
-      >{#each store.all as each (each.id)}<option value={each.id}>{each.name} · {each.brief}</option>{/each}</select
-    >
-  {/if}
-  <button class="plain slim" onclick={() => (naming = true)}>New handoff…</button>
-  {#if byHand.length}<span class="by-hand cap" title={byHand.join(', ')}>By hand: {byHand.join(', ')}</span><button
-      class="plain slim"
-      onclick={() => store.letGo()}>Let go</button
-    >{/if}
-</div>
-<div class="bar">
-  <label class="cap" for="format">Files</label>
-  <select id="format" value={plan.format} onchange={(e) => set({ format: e.currentTarget.value as 'wav' })}
-    >{#each FORMATS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
-  >
-  <select
-    id="depth"
-    aria-label="Sample format"
-    value={plan.depth}
-    onchange={(e) => set({ depth: e.currentTarget.value as Depth })}
-    >{#each DEPTHS as depth (depth)}<option value={depth}
-        >{DEPTH_WORDS[depth]}{depth === plan.ownDepth ? ', as recorded' : ''}</option
-      >{/each}</select
-  >
-  <select
-    id="rate"
-    aria-label="Sample rate"
-    value={String(plan.rate)}
-    onchange={(e) => set({ rate: Number(e.currentTarget.value) })}
-    >{#each rates as hertz (hertz)}<option value={String(hertz)}>{hertz / 1000} kHz</option>{/each}</select
-  >
-  <span class="cap">Range</span>
-  <button class="plain slim field" onclick={() => (ranging = true)} aria-label="Range: {rangeText(handoff.sections)}"
-    >{rangeText(handoff.sections)}</button
-  >
-  <label class="cap" for="lead">Lead-in</label>
-  <input
-    id="lead"
-    class="unit"
-    value={String(settled.leadInBars ?? 0)}
-    inputmode="numeric"
-    title="Bars before the range"
-    onchange={(e) =>
-      typedNumber(
-        e.currentTarget,
-        (leadInBars) => set({ leadInBars }),
-        () => settled.leadInBars ?? 0,
-      )}
-  /><span class="cap">bars</span>
-  <label class="cap count" title="Clicks instead of silence, in the file of the click"
-    ><input
-      type="checkbox"
-      checked={!!settled.count}
-      onchange={(e) => set({ count: e.currentTarget.checked })}
-    />count</label
-  >
-  <label class="cap" for="click">Click</label>
-  <select id="click" value={settled.click} onchange={(e) => set({ click: e.currentTarget.value as 'none' })}
-    >{#each CLICKS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
-  >
-  <label class="cap" for="tail">Tail</label>
-  <input
-    id="tail"
-    class="tail"
-    value={settled.tailSeconds === null || settled.tailSeconds === undefined ? '' : String(settled.tailSeconds)}
-    placeholder="until quiet"
-    title="Seconds after the range; empty: until every file has been quiet for a second"
-    onchange={(e) =>
-      typedNumber(
-        e.currentTarget,
-        (tailSeconds) => set({ tailSeconds }),
-        () => settled.tailSeconds,
-      )}
+  <Sentence
+    {store}
+    onbriefs={() => (briefing = true)}
+    onnew={() => (naming = true)}
+    onrange={() => (ranging = true)}
+    onmore={() => (more = true)}
   />
-  <button class="plain slim last" onclick={() => (more = true)}>More…</button>
+  <div class="faces" role="group" aria-label="The plan as">
+    <button aria-pressed={face === 'rows'} onclick={() => (face = 'rows')}>Rows</button><button
+      aria-pressed={face === 'files'}
+      onclick={() => (face = 'files')}>Files</button
+    >
+  </div>
 </div>
 <BriefDialog {store} bind:open={briefing} />
 <RangeDialog {store} {session} bind:open={ranging} />
@@ -163,11 +81,23 @@
         class="plain"
         onclick={() => {
           more = false;
-          void store.remove();
-        }}>Take this handoff off the list</button
+          leaving = true;
+        }}>Remove this handoff…</button
       >
     </p>{/if}
 </Modal>
+<ConfirmDialog
+  bind:open={leaving}
+  title="Remove “{handoff.name}”?"
+  verb="Remove the handoff"
+  onconfirm={() => store.remove()}
+>
+  <p>
+    The plan goes{store.runs.length
+      ? `, and with it what was printed by it: ${count(store.runs.length, 'run')} with files and pickup links`
+      : ''}. The session and its other handoffs stay. This cannot be undone.
+  </p>
+</ConfirmDialog>
 <Modal bind:open={naming} title="New handoff" size="xs" class="new-dialog">
   <form
     onsubmit={(e) => {
@@ -189,79 +119,38 @@
     flex: none;
     display: flex;
     align-items: center;
-    gap: 5px;
-    padding: 7px 16px;
-    white-space: nowrap;
-  }
-  .bar + .bar {
+    gap: 8px;
+    padding: 6px 16px 7px;
     border-bottom: 1px solid var(--rule);
-    padding-top: 0;
   }
-  select,
-  input {
+  .faces {
+    flex: none;
+    display: flex;
+    border: 1px solid var(--rule);
+    border-radius: 6px;
+    overflow: hidden;
+  }
+  .faces button {
+    padding: 4px 12px;
+    font-weight: 560;
+    color: var(--ink2);
+  }
+  .faces button[aria-pressed='true'] {
+    background: var(--teal);
+    color: var(--on-teal);
+  }
+  form input,
+  textarea {
     border: 1px solid var(--rule);
     border-radius: 4px;
     background-color: var(--sheet);
     color: var(--ink);
-    padding: 2px 21px 2px 7px;
-    background-position: right 5px center;
+    padding: 2px 7px;
     font: inherit;
     font-size: 12.5px;
+  }
+  form input {
     height: 28px;
-    min-width: 0;
-  }
-  input {
-    padding-right: 7px;
-  }
-  input[type='checkbox'] {
-    height: 15px;
-    width: 15px;
-    padding: 0;
-  }
-  #brief {
-    flex: none;
-    font-weight: 640;
-    max-width: 160px;
-  }
-  #for {
-    flex: none;
-    width: 116px;
-  }
-  #depth {
-    flex: none;
-  }
-  .unit {
-    width: 38px;
-  }
-  .tail {
-    width: 82px;
-  }
-  .slim {
-    padding: 3px 9px;
-    height: 28px;
-  }
-  .field {
-    background: var(--sheet);
-    font-weight: 620;
-    max-width: 170px;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
-  .count {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-  }
-  .last {
-    margin-left: auto;
-  }
-  .by-hand {
-    flex: 0 1 auto;
-    min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    color: var(--ochre-ink);
-    margin-left: auto;
   }
   .message {
     display: flex;
@@ -270,15 +159,6 @@
     margin-top: 12px;
     font-size: 12px;
     color: var(--ink2);
-  }
-  textarea {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 5px 8px;
-    font: inherit;
-    font-size: 12.5px;
   }
   form {
     display: flex;

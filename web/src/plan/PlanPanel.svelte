@@ -334,7 +334,7 @@
   .marks {
     display: flex;
     justify-content: space-between;
-    font-size: 11px;
+    font-size: 12px;
     color: var(--ink2);
     margin: 4px 0;
   }

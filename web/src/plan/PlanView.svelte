@@ -13,8 +13,9 @@
   import { depths } from '../lib/signal/tree';
   import { bytes, count, DEPTH_WORDS, minutes } from '../lib/units';
   import { foretold } from './foretold';
+  import FileList from './FileList.svelte';
   import Grid from './Grid.svelte';
-  import PlanBar from './PlanBar.svelte';
+  import PlanBar, { type Face } from './PlanBar.svelte';
   import PlanPanel from './PlanPanel.svelte';
 
   let { params }: { params: { id: string } } = $props();
@@ -24,6 +25,7 @@
   const shown = new ShownRun(store, 'newest');
   let selected = $state<string | undefined>(new URLSearchParams(router.querystring ?? '').get('row') ?? undefined);
   let starting = $state(false);
+  let face = $state<Face>('rows');
   const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
 
   const plan = $derived(store.state?.plan);
@@ -114,8 +116,9 @@
     <Loading words="Measuring the rows…" />
   {:else}
     <div class="main">
-      <PlanBar {store} {session} />
-      <Grid {store} {levels} {depth} {roles} bind:selected />
+      <PlanBar {store} {session} bind:face />
+      {#if face === 'rows'}<Grid {store} {levels} {depth} {roles} bind:selected />
+      {:else}<FileList {store} {levels} {session} bind:selected />{/if}
       <footer>
         <span class="big"
           >{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span
@@ -203,6 +206,7 @@
     ['↑ ↓ ← →', 'Walk the grid'],
     ['Enter', 'Print the row there, or not'],
     ['Alt ↑ ↓', 'Move the row in the receiver’s order'],
+    ['F2', 'Name a file, in the list of files'],
     ['Ctrl Z', 'Undo'],
   ]}
 />

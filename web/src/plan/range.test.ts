@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fromMarkers, pointText, rangeText, toPoint } from './range';
+import { fromMarkers, pointText, toPoint } from './range';
 
 const MARKERS = ['Verse', '12'];
 
@@ -17,13 +17,6 @@ describe('range', () => {
   });
   it('writes what it reads', () => {
     for (const text of ['5', '5.5', '0:30', '1:10.50', 'Verse']) expect(pointText(toPoint(text, MARKERS)!)).toBe(text);
-    const bars = {
-      name: '',
-      stretch: { from: { unit: 'bars' as const, at: 1 }, to: { unit: 'bars' as const, at: 37 } },
-    };
-    expect(rangeText([bars])).toBe('Bars 1–37');
-    expect(rangeText([bars, bars])).toBe('2 sections');
-    expect(rangeText([])).toBe('Whole session');
   });
   it('makes a section for every marker', () => {
     const made = fromMarkers(

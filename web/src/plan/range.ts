@@ -1,4 +1,4 @@
-import type { Point, Section, Stretch } from '../lib/api/types';
+import type { Point, Section } from '../lib/api/types';
 import { minutes } from '../lib/units';
 
 const TIME = /^(?:(\d+):)?(\d+):(\d{1,2}(?:[.,]\d+)?)$/;
@@ -22,19 +22,6 @@ export function toPoint(text: string, markers: string[]): Point | undefined {
 export function pointText(point: Point): string {
   if (point.unit === 'marker') return point.marker ?? '';
   return point.unit === 'bars' ? String(point.at) : minutes(point.at, Number.isInteger(point.at) ? 0 : 2);
-}
-
-export function stretchText(stretch: Stretch): string {
-  const bars = stretch.from.unit === 'bars' && stretch.to.unit === 'bars' ? 'Bars ' : '';
-  return `${bars}${pointText(stretch.from)}–${pointText(stretch.to)}`;
-}
-
-/** What the button for the range says. */
-export function rangeText(sections: Section[]): string {
-  const only = sections[0];
-  if (!only) return 'Whole session';
-  if (sections.length > 1) return `${sections.length} sections`;
-  return only.stretch ? stretchText(only.stretch) : 'Whole session';
 }
 
 /** A section from every marker to the next one, the last to the end of the session. */

@@ -142,7 +142,7 @@
   }
   .where {
     font-weight: 450;
-    font-size: 11px;
+    font-size: 12px;
     margin-left: 8px;
     opacity: 0.85;
   }

@@ -123,7 +123,7 @@
   }
   .group button {
     padding: 3px 7px;
-    font-size: 11px;
+    font-size: 12px;
     color: var(--ink2);
     cursor: pointer;
     white-space: nowrap;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ConfirmDialog from '../lib/ConfirmDialog.svelte';
   import type { RunEntry, RunView } from '../lib/api/types';
   import { count, moment } from '../lib/units';
 
@@ -7,7 +8,19 @@
     runs,
     view,
     onretry,
-  }: { sessionId: string; runs: RunEntry[]; view: RunView; onretry: (run: string) => void } = $props();
+    onremove,
+  }: {
+    sessionId: string;
+    runs: RunEntry[];
+    view: RunView;
+    onretry: (run: string) => void;
+    onremove: (run: string) => Promise<void>;
+  } = $props();
+  let leaving = $state<RunEntry>();
+  let asking = $state(false);
+  /** Of the run that is shown, what is known of it right now: the list was asked for a while ago. */
+  const stateOf = (run: RunEntry) => (run.id === view.id ? view.state : run.state);
+  const isOver = (run: RunEntry) => ['done', 'failed', 'cancelled'].includes(stateOf(run));
   const colour = {
     done: 'moss',
     failed: 'rust',
@@ -40,17 +53,41 @@
   {#each runs as run (run.id)}
     <li class:shown={run.id === view.id}>
       <a href="#/s/{sessionId}/print?run={run.id}">
-        <b>Run {run.number}{run.version ? `, ${run.version}` : ''}</b><span class="badge {colour[run.state]}"
-          >{run.state}</span
+        <b>Run {run.number}{run.version ? `, ${run.version}` : ''}</b><span class="badge {colour[stateOf(run)]}"
+          >{stateOf(run)}</span
         >
         <span class="cap">{moment(run.createdAt)}</span>
       </a>
-      {#if run.state === 'failed' || run.state === 'cancelled'}<button class="plain" onclick={() => onretry(run.id)}
+      {#if isOver(run) && stateOf(run) !== 'done'}<button class="plain" onclick={() => onretry(run.id)}
           >Try again</button
+        >{/if}
+      {#if isOver(run)}<button
+          class="gone"
+          aria-label="Remove run {run.number}"
+          title="Remove run {run.number}"
+          onclick={() => {
+            leaving = run;
+            asking = true;
+          }}>✕</button
         >{/if}
     </li>
   {/each}
 </ul>
+{#if leaving}
+  <ConfirmDialog
+    bind:open={asking}
+    title="Remove run {leaving.number}?"
+    verb="Remove the run"
+    onconfirm={() => onremove(leaving!.id)}
+  >
+    <p>
+      {leaving.state === 'done'
+        ? 'Its files go from the disk, and its pickup links end. What is printed later cannot take files over from it.'
+        : 'It left no files; only this line goes.'}
+      The plan stays. This cannot be undone.
+    </p>
+  </ConfirmDialog>
+{/if}
 
 <style>
   li {
@@ -83,6 +120,13 @@
   }
   .plain {
     padding: 3px 9px;
+  }
+  .gone {
+    color: var(--ink3);
+    padding: 3px 6px;
+  }
+  .gone:hover {
+    color: var(--rust-ink);
   }
   .runs {
     margin-top: 18px;

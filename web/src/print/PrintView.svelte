@@ -31,6 +31,13 @@
     }
   }
 
+  /** Shows the newest that is left. */
+  async function remove(handoff: HandoffStore, id: string) {
+    await answer(client.DELETE('/api/runs/{id}', { params: { path: { id } } }));
+    await handoff.loadRuns();
+    await push(`/s/${params.id}/print`);
+  }
+
   async function again(handoff: HandoffStore) {
     if (await handoff.print()) await push(`/s/${params.id}/print`);
   }
@@ -68,7 +75,13 @@
     </div>
     <aside class="side" aria-label="Runs">
       <QueuePanel shown={view.id} />
-      <EarlierRuns sessionId={params.id} runs={handoff.runs} {view} onretry={(id) => retry(handoff, id)} />
+      <EarlierRuns
+        sessionId={params.id}
+        runs={handoff.runs}
+        {view}
+        onretry={(id) => retry(handoff, id)}
+        onremove={(id) => remove(handoff, id)}
+      />
     </aside>
   {/snippet}
 </RunFrame>

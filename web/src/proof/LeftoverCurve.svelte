@@ -22,7 +22,7 @@
       stroke: colour('ink2'),
       grid: { stroke: colour('rule2'), width: 1 },
       ticks: { show: false },
-      font: '11px "IBM Plex Mono"',
+      font: '12px "IBM Plex Mono"',
     };
     const plot = new uPlot(
       {

@@ -217,7 +217,7 @@
     color: var(--ink3);
     width: 20px;
     flex: none;
-    font-size: 11.5px;
+    font-size: 12px;
   }
   .name {
     flex: 1;
@@ -232,7 +232,7 @@
   .small {
     flex: none;
     display: none;
-    font-size: 10px;
+    font-size: 12px;
     line-height: 15px;
     padding: 0 4px;
     border: 1px solid transparent;

@@ -74,7 +74,7 @@
     over = false;
     if (!event.dataTransfer?.types.includes('Files')) return;
     event.preventDefault();
-    const files = await fromDrop(event.dataTransfer);
+    const { files } = await fromDrop(event.dataTransfer);
     if (files.length) await addFiles(editing, handoff, files);
   }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { fromDrop, fromInput } from './dropped';
+  import { type Dropped, fromDrop, fromInput } from './dropped';
 
-  let { onfiles, small, busy }: { onfiles: (files: File[]) => void; small: boolean; busy: boolean } = $props();
+  let { onfiles, small, busy }: { onfiles: (dropped: Dropped) => void; small: boolean; busy: boolean } = $props();
   let over = $state(false);
   let files: HTMLInputElement;
   let folder: HTMLInputElement;

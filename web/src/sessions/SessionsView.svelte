@@ -1,32 +1,22 @@
 <script lang="ts">
-  import client, { answer } from '../lib/api/client';
-  import type { ShelfEntry } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import { Arrivals } from './arrivals.svelte';
   import ArrivalList from './ArrivalList.svelte';
+  import type { Dropped } from './dropped';
   import DropTarget from './DropTarget.svelte';
   import Shelf from './Shelf.svelte';
+  import { ShelfStore } from './shelf.svelte';
   import TheWay from './TheWay.svelte';
 
-  let shelf = $state.raw<ShelfEntry[]>();
-  let failure = $state<string>();
+  const shelf = new ShelfStore();
   let arrivals = $state<Arrivals>();
 
-  async function load() {
-    try {
-      shelf = await answer(client.GET('/api/sessions'));
-      failure = undefined;
-    } catch (thrown) {
-      failure = (thrown as Error).message;
-    }
-  }
-
-  function bringIn(files: File[]) {
+  function bringIn({ files, folder }: Dropped) {
     if (files.length === 0) return;
-    arrivals = new Arrivals(files, load);
+    arrivals = new Arrivals(files, shelf.load, folder);
     arrivals.send();
   }
 
@@ -35,7 +25,7 @@
     arrivals = undefined;
   }
 
-  void load();
+  void shelf.load();
 </script>
 
 <svelte:head><title>Sessions · Apodex</title></svelte:head>
@@ -49,12 +39,12 @@
         busy={arrivals?.state === 'arriving' || arrivals?.state === 'reading'}
       />
       {#if arrivals}<ArrivalList {arrivals} onstop={stop} />{/if}
-      {#if failure}
-        <Failure words={failure} retry={load} />
-      {:else if !shelf}
+      {#if shelf.failure}
+        <Failure words={shelf.failure} retry={shelf.load} />
+      {:else if !shelf.entries}
         <Loading words="Looking at the shelf…" />
       {:else}
-        <Shelf entries={shelf} />
+        <Shelf {shelf} />
         <TheWay />
       {/if}
     </div>

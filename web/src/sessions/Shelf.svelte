@@ -1,8 +1,14 @@
 <script lang="ts">
+  import ConfirmDialog from '../lib/ConfirmDialog.svelte';
   import type { ShelfEntry } from '../lib/api/types';
-  import { minutes, moment, rate } from '../lib/units';
+  import { bytes, count } from '../lib/units';
+  import ShelfCard from './ShelfCard.svelte';
+  import type { ShelfStore } from './shelf.svelte';
 
-  let { entries }: { entries: ShelfEntry[] } = $props();
+  let { shelf }: { shelf: ShelfStore } = $props();
+  const entries = $derived(shelf.entries!);
+  let leaving = $state<ShelfEntry>();
+  let asking = $state(false);
 </script>
 
 {#if entries.length === 0}
@@ -14,90 +20,52 @@
     </p>
   </div>
 {:else}
-  <h2 class="cap">On the shelf</h2>
+  <h2 class="cap">On the shelf <span class="free">{bytes(shelf.free)} left on the disk</span></h2>
   <ul>
     {#each entries as entry (entry.id)}
-      <li>
-        <a href="#/s/{entry.id}">
-          <span class="tape">{entry.title}</span>
-          <span class="artist">{entry.artist || 'artist not given'}</span>
-          <dl>
-            <div>
-              <dt class="cap">Length</dt>
-              <dd class="mono">{minutes(entry.frames / entry.rate)}</dd>
-            </div>
-            <div>
-              <dt class="cap">Rows</dt>
-              <dd class="mono">{entry.rowCount}</dd>
-            </div>
-            <div>
-              <dt class="cap">Rate</dt>
-              <dd class="mono">{rate(entry.rate)}</dd>
-            </div>
-          </dl>
-          <span class="cap foot">
-            changed {moment(entry.changedAt)} · {entry.lastParcelAt
-              ? `parcel ${moment(entry.lastParcelAt)}`
-              : 'no parcel yet'}
-          </span>
-        </a>
-      </li>
+      <ShelfCard
+        {entry}
+        {shelf}
+        onremove={() => {
+          leaving = entry;
+          asking = true;
+        }}
+      />
     {/each}
   </ul>
+{/if}
+{#if leaving}
+  <ConfirmDialog
+    bind:open={asking}
+    title="Remove “{leaving.title}”?"
+    verb="Remove the session"
+    onconfirm={() => shelf.remove(leaving!.id)}
+  >
+    <p>
+      The session goes with its history, {count(leaving.rowCount, 'row')}, its plans{leaving.parcels
+        ? `, ${count(leaving.parcels, 'parcel')} (${bytes(leaving.printedBytes)}) and their pickup links`
+        : ''}.
+    </p>
+    <p>
+      Its recordings ({bytes(leaving.recordingBytes)}) go too, except those that other sessions use. This cannot be
+      undone.
+    </p>
+  </ConfirmDialog>
 {/if}
 
 <style>
   h2 {
     margin: 26px 0 10px;
   }
+  .free {
+    margin-left: 10px;
+    font-weight: 400;
+    text-transform: none;
+    letter-spacing: 0;
+  }
   ul {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(310px, 1fr));
     gap: 16px;
-  }
-  a {
-    display: block;
-    position: relative;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    padding: 16px 18px 12px;
-    box-shadow:
-      0 1px 0 var(--rule),
-      3px 4px 0 var(--band);
-    overflow: hidden;
-  }
-  a:hover {
-    border-color: var(--teal);
-  }
-  .tape {
-    display: inline-block;
-    max-width: 100%;
-    background: var(--tape);
-    padding: 4px 13px;
-    font-weight: 660;
-    font-size: 15px;
-    transform: rotate(-0.4deg);
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .artist {
-    display: block;
-    color: var(--ink2);
-    margin: 8px 0 10px;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  dl {
-    display: flex;
-    gap: 26px;
-  }
-  .foot {
-    display: block;
-    margin-top: 12px;
-    padding-top: 8px;
-    border-top: 1px solid var(--rule2);
   }
 </style>

@@ -25,6 +25,8 @@ export class Arrivals {
   constructor(
     private readonly dropped: File[],
     private readonly whenDone: (arrivals: Arrivals) => void,
+    /** The folder they lay in. */
+    private readonly folder?: string,
   ) {
     this.files = dropped.map((file) => ({ name: file.name, size: file.size, share: 0, state: 'arriving' }));
   }
@@ -35,6 +37,7 @@ export class Arrivals {
 
   send(): void {
     const form = new FormData();
+    if (this.folder) form.append('folder', this.folder);
     this.dropped.forEach((file) => form.append('file', file, file.name));
     this.request.upload.onprogress = (event) => this.sent(event.loaded);
     this.request.upload.onload = () => this.allSent();

@@ -1,15 +1,23 @@
 /** What a drop holds: single files, and everything inside dropped folders. */
 
-export function fromInput(input: HTMLInputElement): File[] {
-  return [...(input.files ?? [])].filter((file) => !isLeftover(file.name));
+export interface Dropped {
+  files: File[];
+  /** The folder they lay in, where there was one and nothing beside it: what the session will be called. */
+  folder?: string | undefined;
 }
 
-export async function fromDrop(transfer: DataTransfer): Promise<File[]> {
+export function fromInput(input: HTMLInputElement): Dropped {
+  const files = [...(input.files ?? [])].filter((file) => !isLeftover(file.name));
+  return { files, folder: files[0]?.webkitRelativePath.split('/').slice(0, -1)[0] };
+}
+
+export async function fromDrop(transfer: DataTransfer): Promise<Dropped> {
   const entries = [...transfer.items].map((item) => item.webkitGetAsEntry?.() ?? null);
-  if (entries.every((entry) => entry === null)) return [...transfer.files].filter((file) => !isLeftover(file.name));
+  if (entries.every((entry) => entry === null))
+    return { files: [...transfer.files].filter((file) => !isLeftover(file.name)) };
   const files: File[] = [];
   for (const entry of entries) if (entry) await collect(entry, files);
-  return files;
+  return { files, folder: entries.length === 1 && entries[0]?.isDirectory ? entries[0].name : undefined };
 }
 
 async function collect(entry: FileSystemEntry, into: File[]): Promise<void> {

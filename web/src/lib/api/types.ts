@@ -19,6 +19,7 @@ export type FileLevel = Schemas['FileLevel'];
 export type HandoffState = Schemas['HandoffState'];
 export type LevelsView = Schemas['LevelsView'];
 export type Handoff = Schemas['Handoff'];
+export type SentencePart = HandoffState['sentence'][number];
 export type HandoffEntry = Schemas['HandoffEntry'];
 export type Settings = Schemas['Settings'];
 export type RowByHand = Schemas['RowByHand'];

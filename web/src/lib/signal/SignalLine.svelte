@@ -79,7 +79,7 @@
   }
   .keep {
     flex: none;
-    font-size: 11px;
+    font-size: 12px;
     padding: 0 7px;
     border-radius: 9px;
     border: 1px solid var(--rule);

@@ -125,7 +125,7 @@ export class HandoffStore {
     await this.loadRuns();
   }
 
-  /** Takes the handoff off the list; what it printed stays. */
+  /** Removes the handoff with what it printed. */
   async remove(): Promise<void> {
     await answer(client.DELETE('/api/handoffs/{id}', { params: { path: { id: this.id! } } }));
     this.remembered(undefined);

@@ -27,6 +27,7 @@ const state = (id: string): HandoffState => ({
   settled: {},
   behind: {},
   usual: {},
+  sentence: [],
   byHand: ['1 file added'],
   plan: {
     rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }],

@@ -150,7 +150,7 @@
   .head .plain {
     margin-left: auto;
     padding: 1px 8px;
-    font-size: 11px;
+    font-size: 12px;
   }
   svg {
     width: 100%;

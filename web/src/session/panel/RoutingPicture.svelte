@@ -96,7 +96,7 @@
     stroke: var(--rust);
   }
   text {
-    font-size: 11.5px;
+    font-size: 12px;
     fill: var(--ink);
     cursor: pointer;
   }

@@ -151,7 +151,7 @@
     border-radius: 4px;
     cursor: pointer;
     color: var(--ink2);
-    font-size: 11px;
+    font-size: 12px;
     white-space: nowrap;
   }
   .tool:hover {

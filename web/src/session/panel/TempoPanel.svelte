@@ -145,7 +145,7 @@
     padding: 1px 6px;
     cursor: pointer;
     color: var(--ink2);
-    font-size: 11.5px;
+    font-size: 12px;
   }
   .at {
     margin-top: 8px;

@@ -9,10 +9,11 @@ import java.util.Set;
 /**
  * Files of a plan that would sound doubled when they are laid together.
  *
+ * @param at    the row at which it can be put right
  * @param rows  every row it concerns
  * @param words why, in a sentence
  */
-public record Doubling(List<String> rows, String words) {
+public record Doubling(String at, List<String> rows, String words) {
     private static final List<Check> CHECKS = List.of(new DoubledMembers(), new ParallelChain(), new SameContent());
 
     public Doubling {
@@ -24,7 +25,8 @@ public record Doubling(List<String> rows, String words) {
         List<Finding> findings = new ArrayList<>();
         CHECKS.forEach(check -> check.look(at, findings::add));
         return findings.stream()
-                .map(finding -> new Doubling(List.copyOf(concerned(at, finding)), finding.words()))
+                .map(finding ->
+                        new Doubling(finding.rows().get(0), List.copyOf(concerned(at, finding)), finding.words()))
                 .toList();
     }
 

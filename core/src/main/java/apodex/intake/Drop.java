@@ -3,6 +3,7 @@ package apodex.intake;
 import apodex.audio.Limits;
 import apodex.session.EditRefused;
 import apodex.session.NameRule;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Enumeration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
@@ -29,7 +31,7 @@ public final class Drop {
     private final Path workFolder;
     private final List<DroppedFile> files = new ArrayList<>();
     private final List<Refusal> refused = new ArrayList<>();
-    private String zipTitle;
+    private @Nullable String zipTitle;
     private long unpackedBytes;
     private long packedBytes;
 
@@ -48,9 +50,27 @@ public final class Drop {
         return refused;
     }
 
-    /** Name of the first zip without its ending, as a title to start from; null when there was none. */
-    public String zipTitle() {
-        return zipTitle;
+    /**
+     * A title to start from: the first zip's name without its ending, else the folder's, else the only MIDI file's.
+     *
+     * @param folder that the files lay in; null when it is not known. One that is no name is passed over
+     */
+    public Optional<String> title(@Nullable String folder) {
+        if (zipTitle != null) {
+            return Optional.of(zipTitle);
+        }
+        if (folder != null) {
+            try {
+                return Optional.of(NameRule.check("folder", folder));
+            } catch (EditRefused e) {
+                // folders are called in ways that no song can be
+            }
+        }
+        List<String> songs = files.stream()
+                .map(DroppedFile::name)
+                .filter(name -> name.toLowerCase(Locale.ROOT).matches(".*\\.midi?"))
+                .toList();
+        return songs.size() == 1 && !stem(songs.get(0)).isBlank() ? Optional.of(stem(songs.get(0))) : Optional.empty();
     }
 
     /**

@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 
 /**
  * Keeps recordings on disk, each once, by the SHA-256 of its bytes, in a folder of its own: the file as it came, for
@@ -41,6 +42,7 @@ public final class RecordingStore implements Sounds {
     private static final String DECODED = "decoded.wav";
     private static final String OVERVIEW = "overview";
     private static final String SCAN = "scan";
+    private static final String HALF_DONE = ".half-done-";
 
     private final Path root;
     /** What was read of scans and is still wanted; memory that runs short takes it back. */
@@ -50,9 +52,20 @@ public final class RecordingStore implements Sounds {
     /** What the bytes of files that look touched turned out to be, by file and moment of change. */
     private final Map<String, Standing> touched = new ConcurrentHashMap<>();
 
-    /** @param root folder of the store; made when missing */
+    /** @param root folder of the store, nobody else's; made when missing. What was left half done there is removed. */
     public RecordingStore(Path root) throws IOException {
         this.root = Files.createDirectories(root);
+        try (Stream<Path> inside = Files.list(root)) {
+            for (Path each : inside.toList()) {
+                if (each.getFileName().toString().startsWith(HALF_DONE)) {
+                    WorkFolder.remove(each);
+                }
+            }
+        }
+    }
+
+    private Path halfDone() {
+        return root.resolve(HALF_DONE + UUID.randomUUID());
     }
 
     /**
@@ -75,7 +88,7 @@ public final class RecordingStore implements Sounds {
     }
 
     private void prepare(Path file, SoundInfo info, Path home) throws IOException {
-        Path work = Files.createDirectory(root.resolve(".incoming-" + UUID.randomUUID()));
+        Path work = Files.createDirectory(halfDone());
         try {
             Path sound = file;
             if (info.layout() == null) {
@@ -218,6 +231,28 @@ public final class RecordingStore implements Sounds {
             Files.move(work, home(sha256).resolve(SCAN), StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(work);
+        }
+    }
+
+    /** Removes a recording: out of sight in one step, then from the disk. Nothing happens when there is none. */
+    public void remove(String sha256) throws IOException {
+        Path home = home(sha256);
+        scans.remove(sha256);
+        images.remove(sha256);
+        if (Files.exists(home)) {
+            Path removed = halfDone();
+            Files.move(home, removed, StandardCopyOption.ATOMIC_MOVE);
+            WorkFolder.remove(removed);
+        }
+    }
+
+    /** Bytes on the disk of a recording: the file as it came and what was made of it; 0 when it is not here. */
+    public long bytes(String sha256) throws IOException {
+        if (!has(sha256)) {
+            return 0;
+        }
+        try (Stream<Path> inside = Files.list(home(sha256))) {
+            return inside.mapToLong(file -> file.toFile().length()).sum();
         }
     }
 

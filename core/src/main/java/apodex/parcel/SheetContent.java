@@ -4,6 +4,7 @@ import apodex.audio.Dither;
 import apodex.audio.SampleFormat;
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Handoff;
+import apodex.handoff.InOneSentence;
 import apodex.handoff.Plan;
 import apodex.handoff.PlanRow;
 import apodex.handoff.PlannedSection;
@@ -48,6 +49,7 @@ final class SheetContent {
 
     static Sheet of(Session session, Handoff handoff, Plan plan, Proof proof) {
         SheetContent content = new SheetContent(session, handoff, plan, proof);
+        content.blocks.add(new Sheet.Paragraph(InOneSentence.written(handoff, plan)));
         if (handoff.message() != null) {
             content.blocks.add(new Sheet.Paragraph(handoff.message()));
         }
@@ -57,9 +59,8 @@ final class SheetContent {
         content.howTaken();
         content.found();
         String artist = session.song().artist();
-        String under =
-                (artist.isEmpty() ? "" : artist + " · ") + handoff.brief().name() + " · for " + handoff.name() + " · "
-                        + handoff.settled().naming().version();
+        String under = (artist.isEmpty() ? "" : artist + " · ")
+                + handoff.settled().naming().version();
         return new Sheet(session.song().title(), under, content.blocks);
     }
 

@@ -49,6 +49,11 @@ public record Song(
         return new Song(title, "", null, null, null);
     }
 
+    /** The same under another title. */
+    public Song withTitle(String other) {
+        return new Song(other, artist, tempo, meter, key, tempoChanges, meterChanges);
+    }
+
     /** Bars and beats, once the tempo is known; 4/4 while the meter is not. */
     @JsonIgnore
     public Optional<TempoMap> tempoMap() {

@@ -50,7 +50,19 @@ final class DropTest {
         assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("01.wav", "02.wav");
         assertThat(drop.files().get(1).content()).hasBinaryContent(SOUND);
         assertThat(drop.refused()).isEmpty();
-        assertThat(drop.zipTitle()).isEqualTo("Low Tide");
+        assertThat(drop.title("Folder")).contains("Low Tide");
+    }
+
+    @Test
+    void aSessionIsCalledAfterItsFolderOrItsOnlyMidiFile() throws IOException {
+        assertThat(drop.title(null)).isEmpty();
+        add("Low Tide.MID", SOUND);
+        add("Tuba.wav", SOUND);
+        assertThat(drop.title(null)).contains("Low Tide");
+        assertThat(drop.title("Harbour takes")).contains("Harbour takes");
+        assertThat(drop.title("a\u0000b")).as("no name").contains("Low Tide");
+        add("Another.midi", SOUND);
+        assertThat(drop.title(null)).as("two songs").isEmpty();
     }
 
     @ParameterizedTest

@@ -160,7 +160,7 @@ final class ParcelTest {
         String text = parcel.sheetText();
         assertThat(text)
                 .startsWith(
-                        "Low Tide Waltz\n==============\nSalt Harbour Players · For mixing · for Quayside Mix Room · v1\nLoud & <clear>")
+                        "Low Tide Waltz\n==============\nSalt Harbour Players · v1\nFor mixing, to Quayside Mix Room: WAV, 16-bit, 48 kHz, the whole session,")
                 .contains(
                         "Tempo         96 quarter notes a minute",
                         "Meter         3/4",

@@ -10,7 +10,6 @@ import apodex.handoff.Handoff.Choice;
 import apodex.intake.RecordingStore;
 import apodex.session.About;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Fade;
 import apodex.session.Insert;
@@ -60,7 +59,7 @@ public final class LowTideWaltz {
     /** The click came from another machine. */
     private static final SampleRate CLICK_RATE = new SampleRate(44_100);
     /** The bus whose fader stands at unity: its Inserts are its Fader. */
-    private static final String RHYTHM_AT_REST = "rhythm";
+    private static final String DOUBLED = "rhythm";
 
     private final RecordingStore store;
     private final Path workFolder;
@@ -136,8 +135,8 @@ public final class LowTideWaltz {
         List<Choice> added = new ArrayList<>();
         List<Choice> leftOut = new ArrayList<>();
         for (Row row : session.rows()) {
-            if (row instanceof BusRow) {
-                added.add(new Choice(row.id(), row.id().equals(RHYTHM_AT_REST) ? Station.INSERTS : Station.FADER));
+            if (row.id().equals(DOUBLED)) {
+                added.add(new Choice(row.id(), Station.INSERTS));
             } else if (row instanceof ReturnRow && isWorthAFile(session, row)) {
                 added.add(new Choice(row.id(), Station.INSERTS));
             } else if (row instanceof AudioRow && isWorthAFile(session, row)) {

@@ -88,7 +88,7 @@ final class LowTideWaltzTest {
             Set.of("clippedRecording", "truePeakOver", "levelForMixer"),
             Set.of("reallyMono"),
             Set.of("leftOutOfRaw", "keptTail", "dryTwin"),
-            Set.of("doubledMembers", "parallelChain"),
+            Set.of("doubledMembers"),
             Set.of("clickingEdge", "tinyGap", "endCut", "dcOffset"),
             Set.of("takesNotChosen", "clipInsertsLeftOff"),
             Set.of("mixedRates", "mixedDepths", "unknownEffect"),

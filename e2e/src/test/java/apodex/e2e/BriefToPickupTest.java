@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -35,7 +36,7 @@ final class BriefToPickupTest extends InTheBrowser {
     @Order(1)
     void aBriefIsCopiedChangedAndUsedAndHandsKeepTheirSay() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 32 files").waitFor();
+        page.getByText("Print 29 files").waitFor();
         button("Briefs…").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByText("For mixing").click();
@@ -50,17 +51,17 @@ final class BriefToPickupTest extends InTheBrowser {
         dialog.getByText("Use for The mixer").click();
         assertThat(page.getByText("Planned again: For mixing, ours. Kept as you set it:"))
                 .isVisible();
-        assertThat(page.locator("footer")).containsText("34 files");
-        assertThat(page.locator("#depth")).hasValue("int16");
+        assertThat(page.locator("footer")).containsText("31 files");
+        assertThat(page.locator("[data-part=depth]")).hasText("16-bit");
         button("Undo").click();
-        assertThat(page.getByText("Print 32 files")).isVisible();
+        assertThat(page.getByText("Print 29 files")).isVisible();
     }
 
     @Test
     @Order(2)
     void theGridIsFilteredStampedByGroupAndPutInOrder() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 32 files").waitFor();
+        page.getByText("Print 29 files").waitFor();
         Locator rows = page.getByRole(AriaRole.ROW);
         page.getByLabel("Filter rows").fill("voices bus");
         assertThat(rows).hasCount(2);
@@ -68,7 +69,7 @@ final class BriefToPickupTest extends InTheBrowser {
         Locator panel = page.getByLabel("Selected row");
         panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mix"))
                 .click();
-        assertThat(page.getByText("Print 32 files")).isHidden();
+        assertThat(page.getByText("Print 29 files")).isHidden();
         button("Undo").click();
         page.getByLabel("Filter rows").fill("nothing like it");
         button("Show all rows").click();
@@ -80,27 +81,33 @@ final class BriefToPickupTest extends InTheBrowser {
         button("Undo").click();
         assertThat(rows.nth(2)).containsText("HandPerc_close");
         assertThat(page.locator("footer")).containsText("free");
-        assertThat(page.getByText("doublings")).isVisible();
+        assertThat(page.getByText("1 doubling")).isVisible();
     }
 
     @Test
     @Order(3)
     void groupsWithACountedLeadInAddUpAndAreHeard() {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 32 files").waitFor();
+        page.getByText("Print 29 files").waitFor();
         button("New handoff…").click();
         page.getByPlaceholder("The singer").fill("Alternative mixes");
         button("Begin it").click();
-        assertThat(page.locator("#for")).hasValue("Alternative mixes");
-        page.locator("#brief").selectOption("groups");
+        assertThat(page.locator("[data-part=receiver]")).hasText("Alternative mixes");
+        Browsing.choose(page, "brief", "Groups");
         assertThat(page.locator("footer")).containsText("files");
-        page.locator("#click").selectOption("first");
+        Browsing.choose(page, "click", "first");
         page.waitForResponse("**/handoffs/*", () -> {
-            page.locator("#lead").fill("1");
-            page.keyboard().press("Tab");
+            page.locator("[data-part=leadIn]").click();
+            page.getByLabel("Lead-in", new Page.GetByLabelOptions().setExact(true))
+                    .fill("1");
+            page.keyboard().press("Enter");
         });
-        page.waitForResponse("**/handoffs/*", () -> page.getByText("count", new Page.GetByTextOptions().setExact(true))
-                .click());
+        page.waitForResponse(
+                "**/handoffs/*", () -> page.getByLabel("counted in").check());
+        page.keyboard().press("Escape");
+        assertThat(page.locator(".sentence"))
+                .hasText(Pattern.compile(
+                        "Groups, to Alternative mixes: .*1 bar counted in, tail until quiet, a click first"));
         page.getByLabel("Version").fill("first go");
         page.locator("footer .main-button").click();
         page.getByLabel("Progress").getByText("See the proof").click(new Locator.ClickOptions().setTimeout(150_000));
@@ -124,7 +131,7 @@ final class BriefToPickupTest extends InTheBrowser {
     @Order(4)
     void theParcelGoesOutUnderALinkAndAnAnswerComesBack() throws Exception {
         go("/s/low-tide-waltz/plan");
-        page.getByLabel("Handoff").selectOption("Alternative mixes · Groups");
+        Browsing.choose(page, "receiver", "Alternative mixes · Groups");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("6 Parcel"))
                 .click();
         Locator panel = page.getByLabel("The parcel");
@@ -189,7 +196,7 @@ final class BriefToPickupTest extends InTheBrowser {
     @Order(5)
     void aSecondRunTakesOverWhatDidNotChange() throws Exception {
         go("/s/low-tide-waltz/plan");
-        page.getByText("Print 32 files").click();
+        page.getByText("Print 29 files").click();
         page.getByLabel("Progress")
                 .getByText("See the proof")
                 .waitFor(new Locator.WaitForOptions().setTimeout(150_000));

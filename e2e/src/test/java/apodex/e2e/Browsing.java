@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -54,6 +55,13 @@ final class Browsing implements AutoCloseable {
             }
         });
         return page;
+    }
+
+    /** Opens a part of the plan's sentence and takes one of its choices. */
+    static void choose(Page page, String part, String option) {
+        page.locator("[data-part=" + part + "]").click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(option))
+                .click();
     }
 
     /** Errors that scripts of the pages threw or logged. */

@@ -225,7 +225,7 @@ final class SongFromNothingTest extends InTheBrowser {
     private Path printAndFetch() throws Exception {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("3 Plan"))
                 .click();
-        page.getByLabel("Sample format").selectOption("float32");
+        Browsing.choose(page, "depth", "32-bit float");
         assertThat(page.getByText("Print 4 files")).isVisible();
         page.getByText("Print 4 files").click();
         page.getByLabel("Progress").getByText("See the proof").click();

@@ -134,7 +134,7 @@ final class WalkThroughTest extends InTheBrowser {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
                 .click();
         assertThat(page.getByText("Print 3 files")).isVisible();
-        page.getByLabel("Sample format").selectOption("float32");
+        Browsing.choose(page, "depth", "32-bit float");
         page.getByRole(AriaRole.ROW)
                 .filter(new Locator.FilterOptions().setHasText("Tuba: close?"))
                 .getByText("Tuba: close?")

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
@@ -24,6 +25,8 @@ public class DataFolder {
     private static final Logger LOG = LoggerFactory.getLogger(DataFolder.class);
     /** Where ./apodex tells Java to put what it needs for a moment. */
     private static final String TEMPORARY = "temporary";
+
+    private static final String REMOVED = "removed";
 
     private final Path root;
 
@@ -51,6 +54,7 @@ public class DataFolder {
             FolderLock lock = FolderLock.of(root);
             sweep(root.resolve("incoming"));
             sweep(root.resolve(TEMPORARY));
+            sweep(root.resolve(REMOVED));
             // Registered first, so destroyed last.
             ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("folderLock", lock::release);
             context.getEnvironment()
@@ -86,6 +90,15 @@ public class DataFolder {
     /** Everything that belongs to one run. */
     public Path run(String runId) {
         return root.resolve("runs").resolve(runId);
+    }
+
+    /** Removes everything of a run: out of sight in one step, then from the disk. */
+    public void removeRun(String runId) throws IOException {
+        Path removed = Files.createDirectories(root.resolve(REMOVED)).resolve(runId);
+        if (Files.exists(run(runId))) {
+            Files.move(run(runId), removed, StandardCopyOption.ATOMIC_MOVE);
+            WorkFolder.remove(removed);
+        }
     }
 
     @Bean

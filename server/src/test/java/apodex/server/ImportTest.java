@@ -62,12 +62,12 @@ final class ImportTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("broken")
     void aBrokenFileAloneIsAnsweredWithOneSentenceAndLeavesNothing(BadFiles.Bad bad) throws Exception {
-        int before = client.get("/api/sessions").json().size();
+        int before = client.get("/api/sessions").json().get("sessions").size();
         Answer answer = client.bringIn(null, "bad.wav", bad.bytes());
         assertProblem(answer, 422);
         assertThat(answer.json().get("detail").asText()).contains("bad.wav", bad.words());
         assertThat(answer.json().get("refused").get(0).get("file").asText()).isEqualTo("bad.wav");
-        assertThat(client.get("/api/sessions").json()).hasSize(before);
+        assertThat(client.get("/api/sessions").json().get("sessions")).hasSize(before);
     }
 
     @ParameterizedTest

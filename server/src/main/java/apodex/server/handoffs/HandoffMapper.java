@@ -26,9 +26,6 @@ interface HandoffMapper {
     @Select("SELECT id FROM session WHERE id = #{sessionId} FOR UPDATE")
     String lockSession(String sessionId);
 
-    @Update("UPDATE handoff SET removed = TRUE WHERE id = #{id}")
-    void remove(String id);
-
     /** 0 when somebody else changed it first. */
     @Update(
             "UPDATE handoff SET handoff = #{handoff}, revision = #{expected} + 1 WHERE id = #{id} AND revision = #{expected}")

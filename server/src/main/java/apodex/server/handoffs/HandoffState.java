@@ -3,6 +3,7 @@ package apodex.server.handoffs;
 import apodex.check.Doubling;
 import apodex.handoff.ByHand;
 import apodex.handoff.Handoff;
+import apodex.handoff.InOneSentence;
 import apodex.handoff.Plan;
 import apodex.handoff.Settings;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.List;
  * @param settled  what holds for all files, by hand or by the brief
  * @param behind   what would hold if nothing were set by hand
  * @param usual    what would hold without a brief
+ * @param sentence what the receiver gets, in a sentence, part by part
  * @param byHand   what was set by hand beside the brief, in words
  * @param doubled  what would sound doubled
  * @param estimate what printing it takes
@@ -28,6 +30,7 @@ public record HandoffState(
         Settings behind,
         Settings usual,
         Plan plan,
+        List<InOneSentence.Part> sentence,
         List<String> byHand,
         List<Doubling> doubled,
         Estimate estimate) {
@@ -61,6 +64,7 @@ public record HandoffState(
                 handoff.brief().settings().over(Settings.USUAL),
                 Settings.USUAL,
                 plan,
+                InOneSentence.of(handoff, plan),
                 ByHand.of(handoff, plan),
                 doubled,
                 estimate);

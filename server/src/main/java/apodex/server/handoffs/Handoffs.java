@@ -108,12 +108,6 @@ public class Handoffs {
         return state(find(id), session, plan);
     }
 
-    /** Takes a handoff off the list; its runs and parcels stay. */
-    void remove(String id) {
-        find(id);
-        mapper.remove(id);
-    }
-
     private HandoffState state(StoredHandoff stored, SessionState session, Plan plan) {
         Look look = new Look(session.session(), stored.handoff(), plan, store);
         return HandoffState.of(

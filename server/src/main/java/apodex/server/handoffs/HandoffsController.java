@@ -10,7 +10,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -78,12 +77,6 @@ class HandoffsController {
     @GetMapping("/api/handoffs/{id}")
     HandoffState get(@PathVariable String id) {
         return handoffs.get(id);
-    }
-
-    @DeleteMapping("/api/handoffs/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String id) {
-        handoffs.remove(id);
     }
 
     /** @param revision the handoff's revision the adjustment was made against */

@@ -11,6 +11,7 @@ import apodex.intake.SessionFile;
 import apodex.intake.StereoPair;
 import apodex.naming.SafeName;
 import apodex.server.DataFolder;
+import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.server.web.Streamed;
 import apodex.session.Session;
@@ -46,8 +47,10 @@ class SessionFilesController {
     private final Sessions sessions;
     private final RecordingStore store;
     private final DataFolder dataFolder;
+    private final RecordingsInUse inUse;
 
-    SessionFilesController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+    SessionFilesController(Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse) {
+        this.inUse = inUse;
         this.sessions = sessions;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -81,9 +84,11 @@ class SessionFilesController {
                 file.transferTo(content.toFile());
                 drop.add(file.getOriginalFilename(), content);
             }
-            AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
-            int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
-            return new Added(now, result.words(), result.refused(), result.remarks());
+            return inUse.bringing(() -> {
+                AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
+                int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
+                return new Added(now, result.words(), result.refused(), result.remarks());
+            });
         } finally {
             WorkFolder.remove(work);
         }
@@ -129,10 +134,10 @@ class SessionFilesController {
     SessionState pair(@PathVariable String id, @RequestBody PairRequest request) throws IOException {
         Path work = dataFolder.newWorkFolder();
         try {
-            return sessions.bringIn(
+            return inUse.bringing(() -> sessions.bringIn(
                     id,
                     request.revision(),
-                    StereoPair.join(sessions.get(id).session(), request.left(), request.right(), store, work));
+                    StereoPair.join(sessions.get(id).session(), request.left(), request.right(), store, work)));
         } catch (IllegalArgumentException e) {
             throw Refused.unusable(e.getMessage());
         } finally {

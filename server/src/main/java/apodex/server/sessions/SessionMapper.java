@@ -63,9 +63,29 @@ interface SessionMapper {
             VALUES (#{sessionId}, #{recording.sha256}, 'local', #{recording.fileName})""")
     void insertUse(String sessionId, Recording recording);
 
+    /** That a session uses a recording. */
+    record Use(String sessionId, String sha256) {}
+
+    @Select("SELECT session_id, sha256 FROM recording_use")
+    List<Use> uses();
+
+    @Select("SELECT title FROM session")
+    List<String> titles();
+
+    @Insert(
+            """
+            INSERT INTO handoff (id, session_id, owner_id, revision, handoff, created_at)
+            SELECT UUID(), #{to}, owner_id, 1, handoff, created_at FROM handoff WHERE session_id = #{from} AND NOT removed""")
+    void duplicateHandoffs(String from, String to);
+
     @Select(
             """
             SELECT s.id, s.title, s.artist, s.row_count AS row_count, s.frames, s.rate, s.changed_at,
+                   0 AS recording_bytes,
+                   (SELECT COALESCE(SUM(f.bytes), 0) FROM printed_file f JOIN run r ON r.id = f.run_id
+                    JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS printed_bytes,
+                   (SELECT COUNT(*) FROM run r JOIN handoff h ON h.id = r.handoff_id
+                    WHERE h.session_id = s.id AND r.state = 'DONE') AS parcels,
                    (SELECT MAX(p.made_at) FROM parcel p JOIN run r ON r.id = p.run_id
                     JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS last_parcel_at
             FROM session s ORDER BY s.changed_at DESC, s.id""")

@@ -1,11 +1,15 @@
 package apodex.server.sessions;
 
+import apodex.intake.RecordingStore;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,8 +30,27 @@ public class Sessions {
         this.mapper = mapper;
     }
 
-    public List<ShelfEntry> shelf() {
-        return mapper.shelf();
+    /** @param store where recordings lie, to say how large they are */
+    List<ShelfEntry> shelf(RecordingStore store) throws IOException {
+        Map<String, Long> bytes = new HashMap<>();
+        for (SessionMapper.Use use : mapper.uses()) {
+            bytes.merge(use.sessionId(), store.bytes(use.sha256()), Long::sum);
+        }
+        return mapper.shelf().stream()
+                .map(entry -> entry.withRecordings(bytes.getOrDefault(entry.id(), 0L)))
+                .toList();
+    }
+
+    /** Another session of how one stands now, with its handoffs. */
+    @Transactional
+    SessionState duplicate(String id) {
+        Session session = get(id).session();
+        String title = DuplicateTitle.of(session.song().title(), mapper.titles());
+        SessionState made = create(
+                session.withSong(session.song().withTitle(title)),
+                "Duplicate " + session.song().title());
+        mapper.duplicateHandoffs(id, made.id());
+        return made;
     }
 
     /** What was done to a session after a revision, in order. */

@@ -8,10 +8,12 @@ import apodex.intake.Refusal;
 import apodex.intake.SessionFromDrop;
 import apodex.intake.SessionFromDrop.Brought;
 import apodex.server.DataFolder;
+import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
+import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -40,8 +42,10 @@ class SessionsController {
     private final Sessions sessions;
     private final RecordingStore store;
     private final DataFolder dataFolder;
+    private final RecordingsInUse inUse;
 
-    SessionsController(Sessions sessions, RecordingStore store, DataFolder dataFolder) {
+    SessionsController(Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse) {
+        this.inUse = inUse;
         this.sessions = sessions;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -66,9 +70,21 @@ class SessionsController {
 
     record StepRequest(int revision) {}
 
+    /** @param free bytes there are left on the disk */
+    record Shelf(List<ShelfEntry> sessions, long free) {}
+
     @GetMapping
-    List<ShelfEntry> shelf() {
-        return sessions.shelf();
+    Shelf shelf() throws IOException {
+        return new Shelf(sessions.shelf(store), dataFolder.bytesFree());
+    }
+
+    record Duplicate(String id) {}
+
+    @Operation(description = "Makes another session of how this one stands now, with its handoffs; nothing is printed.")
+    @PostMapping("/{id}/duplicate")
+    @ResponseStatus(HttpStatus.CREATED)
+    Duplicate duplicate(@PathVariable String id) throws IOException {
+        return new Duplicate(inUse.bringing(() -> sessions.duplicate(id)).id());
     }
 
     @GetMapping("/{id}")
@@ -76,10 +92,16 @@ class SessionsController {
         return sessions.get(id);
     }
 
+    /**
+     * @param name   what the session is to be called; else it is called after what came
+     * @param folder that the files lay in, where they lay in one
+     */
     @PostMapping(path = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     Imported bringIn(
-            @RequestPart("file") List<MultipartFile> files, @RequestParam(required = false) @Nullable String name)
+            @RequestPart("file") List<MultipartFile> files,
+            @RequestParam(required = false) @Nullable String name,
+            @RequestParam(required = false) @Nullable String folder)
             throws IOException {
         String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
         Path work = dataFolder.newWorkFolder();
@@ -90,16 +112,19 @@ class SessionsController {
                 file.transferTo(content.toFile()); // a File is moved there, a Path copied
                 drop.add(file.getOriginalFilename(), content);
             }
-            return keep(drop, title);
+            return keep(drop, title, folder);
         } finally {
             WorkFolder.remove(work);
         }
     }
 
-    private Imported keep(Drop drop, @Nullable String title) throws IOException {
+    private Imported keep(Drop drop, @Nullable String title, @Nullable String folder) throws IOException {
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
-        String used = title != null ? title : drop.zipTitle() != null ? drop.zipTitle() : "Session of " + words(today);
-        SessionFromDrop.Result result = new SessionFromDrop(store).make(drop, used, today);
+        String used = title != null ? title : drop.title(folder).orElse("Session of " + words(today));
+        return inUse.bringing(() -> create(new SessionFromDrop(store).make(drop, used, today)));
+    }
+
+    private Imported create(SessionFromDrop.Result result) {
         Session session = result.session().orElseThrow(() -> nothingUsable(result.refused()));
         SessionState state =
                 sessions.create(session, "Bring in " + result.brought().size() + " recordings");

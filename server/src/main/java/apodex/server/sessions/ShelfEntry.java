@@ -7,7 +7,10 @@ import java.time.Instant;
  * A session as the home page shows it.
  *
  * @param rowCount     rows, the mix not counted
- * @param lastParcelAt when its last parcel was packed; null when none was
+ * @param recordingBytes of its recordings on the disk; other sessions may use the same
+ * @param printedBytes   of all files its runs printed
+ * @param parcels        runs that are done
+ * @param lastParcelAt   when its last parcel was packed; null when none was
  */
 public record ShelfEntry(
         String id,
@@ -17,4 +20,12 @@ public record ShelfEntry(
         long frames,
         int rate,
         Instant changedAt,
-        @Nullable Instant lastParcelAt) {}
+        long recordingBytes,
+        long printedBytes,
+        int parcels,
+        @Nullable Instant lastParcelAt) {
+    ShelfEntry withRecordings(long bytes) {
+        return new ShelfEntry(
+                id, title, artist, rowCount, frames, rate, changedAt, bytes, printedBytes, parcels, lastParcelAt);
+    }
+}

@@ -1,0 +1,122 @@
+package apodex.server.removal;
+
+import apodex.intake.RecordingStore;
+import apodex.server.DataFolder;
+import apodex.server.recordings.RecordingsInUse;
+import apodex.server.web.Refused;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Removes sessions, handoffs and runs for good. The database forgets first, in one piece; what lies on the disk follows, so that nothing
+ * that can still be opened is ever without its files.
+ */
+@Service
+class Removal {
+    private static final Logger LOG = LoggerFactory.getLogger(Removal.class);
+
+    private final RemovalMapper mapper;
+    private final TransactionTemplate transaction;
+    private final DataFolder dataFolder;
+    private final RecordingStore store;
+    private final RecordingsInUse inUse;
+
+    Removal(
+            RemovalMapper mapper,
+            TransactionTemplate transaction,
+            DataFolder dataFolder,
+            RecordingStore store,
+            RecordingsInUse inUse) {
+        this.mapper = mapper;
+        this.transaction = transaction;
+        this.dataFolder = dataFolder;
+        this.store = store;
+        this.inUse = inUse;
+    }
+
+    /** Removes a session with its history, handoffs, runs, pickup links, and the recordings that nobody else uses. */
+    void session(String id) {
+        removeFiles(transaction.execute(status -> {
+            if (mapper.lockSession(id) == null) {
+                throw Refused.notFound("There is no session “" + id + "”.");
+            }
+            List<String> gone = new ArrayList<>();
+            mapper.handoffs(id).forEach(handoff -> gone.addAll(forgetHandoff(handoff)));
+            mapper.dismissals(id);
+            mapper.uses(id);
+            mapper.revisions(id);
+            mapper.session(id);
+            return gone;
+        }));
+        removeUnused();
+    }
+
+    /** Removes a handoff with its runs and their pickup links. */
+    void handoff(String id) {
+        removeFiles(transaction.execute(status -> {
+            if (mapper.lockHandoff(id) == null) {
+                throw Refused.notFound("There is no handoff “" + id + "”.");
+            }
+            return forgetHandoff(id);
+        }));
+    }
+
+    /** Removes a run with its pickup links. */
+    void run(String id) {
+        removeFiles(transaction.execute(status -> {
+            String handoff = mapper.handoffOf(id);
+            if (handoff == null) {
+                throw Refused.notFound("There is no run “" + id + "”.");
+            }
+            mapper.lockHandoff(handoff);
+            mapper.runs(handoff).stream().filter(run -> run.id().equals(id)).forEach(this::forget);
+            return List.of(id);
+        }));
+    }
+
+    private List<String> forgetHandoff(String id) {
+        List<RemovalMapper.Held> runs = mapper.runs(id);
+        runs.forEach(this::forget);
+        mapper.handoff(id);
+        return runs.stream().map(RemovalMapper.Held::id).toList();
+    }
+
+    private void forget(RemovalMapper.Held run) {
+        if (!run.ended()) {
+            throw Refused.conflict("Run " + run.number() + " is under way or waits; cancel it first.");
+        }
+        mapper.pickupEvents(run.id());
+        mapper.pickups(run.id());
+        mapper.parcels(run.id());
+        mapper.files(run.id());
+        mapper.run(run.id());
+    }
+
+    private void removeFiles(List<String> runs) {
+        for (String run : runs) {
+            try {
+                dataFolder.removeRun(run);
+            } catch (IOException e) { // swept at the next start
+                LOG.warn("The files of run {}, which is removed, are still there.", run, e);
+            }
+        }
+    }
+
+    private void removeUnused() {
+        inUse.removing(() -> {
+            for (String sha256 : mapper.unused()) {
+                mapper.recording(sha256);
+                try {
+                    store.remove(sha256);
+                } catch (IOException e) {
+                    LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
+                }
+            }
+        });
+    }
+}

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { Modal } from 'flowbite-svelte';
+  import type { Snippet } from 'svelte';
+  import { toasts } from './chrome/toasts.svelte';
+
+  /** Asks before something that cannot be undone. What goes is said inside. */
+  let {
+    open = $bindable(),
+    title,
+    verb,
+    onconfirm,
+    children,
+  }: {
+    open: boolean;
+    title: string;
+    /** On the button: what is done. */
+    verb: string;
+    onconfirm: () => Promise<void>;
+    children: Snippet;
+  } = $props();
+  let busy = $state(false);
+
+  async function confirm() {
+    busy = true;
+    try {
+      await onconfirm();
+      open = false;
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<Modal bind:open {title} size="sm" role="alertdialog" class="confirm-dialog">
+  <div class="words">{@render children()}</div>
+  <div class="row">
+    <button class="plain" onclick={() => (open = false)}>Keep it</button>
+    <button class="danger" disabled={busy} onclick={confirm}>{busy ? 'Removing…' : verb}</button>
+  </div>
+</Modal>
+
+<style>
+  .words {
+    display: grid;
+    gap: 8px;
+    color: var(--ink);
+  }
+  .row {
+    display: flex;
+    justify-content: flex-end;
+    gap: 8px;
+    margin-top: 4px;
+  }
+  .danger {
+    padding: 7px 14px;
+    border-radius: 4px;
+    font-weight: 640;
+    background: var(--rust-ink);
+    color: var(--sheet);
+  }
+</style>

@@ -1,0 +1,166 @@
+<script lang="ts">
+  import { toasts } from '../lib/chrome/toasts.svelte';
+  import type { ShelfEntry } from '../lib/api/types';
+  import { bytes, minutes, moment, rate } from '../lib/units';
+  import type { ShelfStore } from './shelf.svelte';
+
+  let { entry, shelf, onremove }: { entry: ShelfEntry; shelf: ShelfStore; onremove: () => void } = $props();
+  let renaming = $state(false);
+
+  function focused(input: HTMLInputElement) {
+    input.select();
+  }
+
+  async function rename(title: string) {
+    if (!renaming) return;
+    renaming = false;
+    if (!title.trim() || title.trim() === entry.title) return;
+    try {
+      await shelf.rename(entry.id, title.trim());
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+
+  async function duplicate() {
+    try {
+      await shelf.duplicate(entry.id);
+    } catch (thrown) {
+      toasts.wrong(thrown);
+    }
+  }
+</script>
+
+<li>
+  {#if renaming}
+    <form
+      onsubmit={(e) => {
+        e.preventDefault();
+        void rename(e.currentTarget.querySelector('input')!.value);
+      }}
+    >
+      <input
+        class="tape"
+        aria-label="Title of the session"
+        maxlength="120"
+        value={entry.title}
+        {@attach focused}
+        onblur={(e) => rename(e.currentTarget.value)}
+        onkeydown={(e) => {
+          if (e.key === 'Escape') renaming = false;
+        }}
+      />
+    </form>
+  {/if}
+  <a href="#/s/{entry.id}">
+    <span class="tape" class:hidden={renaming}>{entry.title}</span>
+    <span class="artist">{entry.artist || 'artist not given'}</span>
+    <dl>
+      <div>
+        <dt class="cap">Length</dt>
+        <dd class="mono">{minutes(entry.frames / entry.rate)}</dd>
+      </div>
+      <div>
+        <dt class="cap">Rows</dt>
+        <dd class="mono">{entry.rowCount}</dd>
+      </div>
+      <div>
+        <dt class="cap">Rate</dt>
+        <dd class="mono">{rate(entry.rate)}</dd>
+      </div>
+      <div>
+        <dt class="cap">On disk</dt>
+        <dd class="mono">{bytes(entry.recordingBytes + entry.printedBytes)}</dd>
+      </div>
+    </dl>
+    <span class="cap foot">
+      changed {moment(entry.changedAt)} · {entry.lastParcelAt
+        ? `parcel ${moment(entry.lastParcelAt)}`
+        : 'no parcel yet'}
+    </span>
+  </a>
+  <div class="doings">
+    <button onclick={() => (renaming = true)} aria-label="Rename {entry.title}">Rename</button>
+    <button onclick={duplicate} aria-label="Duplicate {entry.title}">Duplicate</button>
+    <button onclick={onremove} aria-label="Remove {entry.title}">Remove…</button>
+  </div>
+</li>
+
+<style>
+  li {
+    position: relative;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    box-shadow:
+      0 1px 0 var(--rule),
+      3px 4px 0 var(--band);
+  }
+  li:has(a:hover) {
+    border-color: var(--teal);
+  }
+  a {
+    display: block;
+    padding: 16px 18px 8px;
+  }
+  .tape {
+    display: inline-block;
+    max-width: 100%;
+    background: var(--tape);
+    padding: 4px 13px;
+    font-weight: 660;
+    font-size: 15px;
+    transform: rotate(-0.4deg);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .hidden {
+    visibility: hidden;
+  }
+  form {
+    position: absolute;
+    inset: 13px 18px auto 18px;
+    z-index: 1;
+  }
+  input.tape {
+    width: 100%;
+    border: 1px solid var(--clip-edge);
+    transform: none;
+  }
+  .artist {
+    display: block;
+    color: var(--ink2);
+    margin: 8px 0 10px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  dl {
+    display: flex;
+    gap: 22px;
+  }
+  dd {
+    white-space: nowrap;
+  }
+  .foot {
+    display: block;
+    margin-top: 12px;
+    padding-top: 8px;
+    border-top: 1px solid var(--rule2);
+  }
+  .doings {
+    display: flex;
+    gap: 14px;
+    padding: 0 18px 9px;
+  }
+  .doings button {
+    font-size: 12px;
+    color: var(--ink2);
+    padding: 2px 0;
+  }
+  .doings button:hover {
+    color: var(--teal);
+    text-decoration: underline;
+  }
+</style>
