@@ -19,7 +19,9 @@
 <svelte:head><title>Guide · Apodex</title></svelte:head>
 <Header right="Guide" />
 <div class="view">
-  <div class="main">
+  <!-- what scrolls can be reached by keys -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="main" tabindex="0" role="region" aria-label="Guide">
     <!-- eslint-disable-next-line svelte/no-at-html-tags -- our own file, built in -->
     <article>{@html html}</article>
   </div>

@@ -164,7 +164,7 @@
       >Peak</span
     >
   </div>
-  <div class="body">
+  <div class="body" role="rowgroup">
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
     {#each rows as row, i (row.row)}
       <div
@@ -252,15 +252,15 @@
     {/each}
     {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
-  <p class="pointed" aria-live="polite">
-    {#if pointed}<span class="cap"
-        >{pointed.files.length ? (pointed.files.length > 1 ? 'Files' : 'File') : 'Not printed'}</span
-      >
-      <span class="mono">{pointed.files.join('  ')}</span>{:else}<span class="cap"
-        >Point at a stop to see the name of its file</span
-      >{/if}
-  </p>
 </div>
+<p class="pointed" aria-live="polite">
+  {#if pointed}<span class="cap"
+      >{pointed.files.length ? (pointed.files.length > 1 ? 'Files' : 'File') : 'Not printed'}</span
+    >
+    <span class="mono">{pointed.files.join('  ')}</span>{:else}<span class="cap"
+      >Point at a stop to see the name of its file</span
+    >{/if}
+</p>
 
 {#snippet peak(row: PlanRow)}
   {@const loudest = levels.loudest(row)}

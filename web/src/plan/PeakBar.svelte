@@ -28,7 +28,7 @@
 {/if}
 
 <style>
-  .faint {
+  .faint .bar {
     opacity: 0.45;
   }
   .row {
@@ -63,5 +63,8 @@
     width: 48px;
     text-align: right;
     color: var(--ink2);
+  }
+  .faint .value {
+    color: var(--ink3);
   }
 </style>

@@ -15,7 +15,7 @@ import java.util.Locale;
  * measures, prints a line {@code figure NAME VALUE} for each figure, and removes everything it made.
  */
 public final class Bench {
-    private static final int ROUNDS = 5;
+    private static final int ROUNDS = 3;
 
     private Bench() {}
 
@@ -89,9 +89,10 @@ public final class Bench {
         Workload mixture = Workload.make(store, folder, 12, 8, 120).mixture();
         ParcelTimes.Times mixed = times.medianOf(mixture, Handoff.named("bench"));
         figure("mixture-parcel-vs-print", mixed.parcel() / mixed.print());
+        Workload minute = Workload.make(store, folder, 28, 12, 60);
         Handoff flac = Handoff.named("bench").printing(null, rows);
         flac = flac.with(flac.settings().withFormat(Handoff.Format.FLAC));
-        ParcelTimes.Times packed = times.of(workload, flac);
+        ParcelTimes.Times packed = times.of(minute, flac);
         figure("flac-parcel-vs-print", packed.parcel() / packed.print());
         figure("flac-proof-again-seconds", packed.again());
     }

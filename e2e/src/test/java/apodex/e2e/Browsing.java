@@ -64,6 +64,14 @@ final class Browsing implements AutoCloseable {
                 .click();
     }
 
+    /** Opens the part of the plan's sentence that is about the lead-in, and sets it. */
+    static void leadIn(Page page, int bars) {
+        page.locator("[data-part=leadIn]").click();
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Lead-in"))
+                .fill(String.valueOf(bars));
+        page.keyboard().press("Enter");
+    }
+
     /** Errors that scripts of the pages threw or logged. */
     List<String> complaints() {
         return complaints;

@@ -246,9 +246,7 @@ final class ViewsTest extends InTheBrowser {
         range("Verse", "21");
         assertThat(footer).containsText("each 0:30.0");
         assertThat(page.getByRole(AriaRole.DIALOG)).isHidden(); // until it has gone, what lies behind it takes no keys
-        page.locator("[data-part=leadIn]").click();
-        page.getByLabel("Lead-in", new Page.GetByLabelOptions().setExact(true)).fill("2");
-        page.keyboard().press("Enter");
+        Browsing.leadIn(page, 2);
         assertThat(footer).containsText("each 0:33.8");
         page.getByText("bari ribbon").first().click();
         Locator panel = page.getByLabel("Selected row");

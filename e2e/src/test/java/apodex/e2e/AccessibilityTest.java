@@ -1,0 +1,88 @@
+package apodex.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer.Client;
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** No view has a serious finding of an outside checker of the Web Content Accessibility Guidelines, by day or by night. */
+class AccessibilityTest extends InTheBrowser {
+    private static final Set<String> SERIOUS = Set.of("serious", "critical");
+
+    AccessibilityTest() {
+        super("--apodex.demo=true");
+    }
+
+    @Test
+    void everyViewCanBeReadAndReached() throws Exception {
+        Client client = server.client();
+        String session = client.bringIn(
+                        "Small",
+                        Map.of("Tuba.wav", SoundBytes.mono24(1_000_000, 2, 3), "Bass.wav", SoundBytes.mono24(9, 8)))
+                .json()
+                .get("id")
+                .asText();
+        String run = client.run(client.handoff(session));
+        client.await(run);
+        String pickup = client.post("/api/runs/" + run + "/pickups", "{\"days\": 3}")
+                .json()
+                .get("path")
+                .asText();
+        Map<String, String> views = new java.util.LinkedHashMap<>();
+        views.put("/", "On the shelf");
+        views.put("/guide", "The first day");
+        views.put("/s/low-tide-waltz", "Rhythm bus");
+        views.put("/s/low-tide-waltz/prepare", "Would sound doubled");
+        views.put("/s/low-tide-waltz/plan", "Print 29 files");
+        views.put("/s/" + session + "/print", "The first run");
+        views.put("/s/" + session + "/proof", "All start together");
+        views.put("/s/" + session + "/parcel", "Make a link");
+        views.put("/pickup/" + pickup.substring(pickup.lastIndexOf('/') + 1), "Tuba");
+        List<String> found = new ArrayList<>();
+        for (String theme : List.of("Paper", "Night")) {
+            for (Map.Entry<String, String> view : views.entrySet()) {
+                go(view.getKey());
+                page.getByText(view.getValue()).first().waitFor();
+                check(theme + " " + view.getKey(), found);
+                if (view.getKey().endsWith("/plan")) {
+                    page.getByRole(
+                                    AriaRole.BUTTON,
+                                    new Page.GetByRoleOptions().setName("Files").setExact(true))
+                            .click();
+                    check(theme + " " + view.getKey() + " as files", found);
+                    page.locator("[data-part=depth]").click();
+                    check(theme + " " + view.getKey() + " with a menu", found);
+                    page.keyboard().press("Escape");
+                }
+            }
+            if (theme.equals("Paper")) {
+                go("/");
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night"))
+                        .click();
+                page.waitForTimeout(300); // colours fade into each other
+            }
+        }
+        assertThat(found).isEmpty();
+    }
+
+    private void check(String where, List<String> found) {
+        for (Rule rule : new AxeBuilder(page).setLegacyMode(true).analyze().getViolations()) {
+            if (SERIOUS.contains(rule.getImpact())) {
+                found.add(where + ": " + rule.getHelp() + ": "
+                        + rule.getNodes().stream()
+                                .limit(4)
+                                .map(node -> node.getTarget() + " " + node.getHtml())
+                                .toList());
+            }
+        }
+    }
+}
