@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { CheckOutline } from 'flowbite-svelte-icons';
   import type { Choice, PlanRow, Station } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Levels } from '../lib/state/levels.svelte';
+  import { InSight } from '../lib/inSight.svelte';
   import Rings from '../lib/signal/Rings.svelte';
   import PeakBar from './PeakBar.svelte';
   import { type Extra, extras } from './extras';
@@ -23,10 +25,12 @@
     roles: Map<string, string>;
     selected?: string;
   } = $props();
+  const LINE_HEIGHT = 28;
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
   let filter = $state('');
   const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
+  const lines = new InSight(() => rows, LINE_HEIGHT);
   const doubled = $derived(new Map(store.state!.doubled.map((each) => [each.at, each.words])));
   const more = $derived(filter ? { first: [], last: [] } : extras(plan));
   let dragged = $state<string>();
@@ -99,7 +103,7 @@
       for (let i = rowAt + step; i >= 0 && i < rows.length; i += step) {
         const next = rows[i]!;
         if (next.stations.length)
-          return focus({
+          return void focus({
             row: next.row,
             station: next.stations.includes(choice.station) ? choice.station : next.stations[0]!,
           });
@@ -107,16 +111,18 @@
     } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
       const stations = rows[rowAt]!.stations;
       const next = stations[stations.indexOf(choice.station) + (event.key === 'ArrowRight' ? 1 : -1)];
-      if (next) focus({ row: choice.row, station: next });
+      if (next) void focus({ row: choice.row, station: next });
     } else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
       toggle(choice);
     }
   }
 
-  function focus(choice: Choice) {
+  async function focus(choice: Choice) {
     focused = choice;
     selected = choice.row;
+    lines.show(rows.findIndex((row) => row.row === choice.row));
+    await tick();
     grid.querySelector<HTMLElement>(`[data-cell="${CSS.escape(choice.row)}/${choice.station}"]`)?.focus();
   }
 
@@ -164,9 +170,10 @@
       >Peak</span
     >
   </div>
-  <div class="body" role="rowgroup">
+  <div class="body" role="rowgroup" {@attach lines.scrolling}>
     {#each more.first as each (each.name)}{@render extra(each)}{/each}
-    {#each rows as row, i (row.row)}
+    <div style="height:{lines.before}px" role="presentation"></div>
+    {#each lines.items as { item: row, index: i } (row.row)}
       <div
         class="row"
         role="row"
@@ -250,6 +257,7 @@
         No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button>
       </p>
     {/each}
+    <div style="height:{lines.after}px" role="presentation"></div>
     {#each more.last as each (each.name)}{@render extra(each)}{/each}
   </div>
 </div>

@@ -5,6 +5,7 @@
   import type { FindingsStore } from '../lib/state/findings.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
+  import { InSight } from '../lib/inSight.svelte';
   import { count } from '../lib/units';
   import { letterDiff } from './letterDiff';
   import NameDiff from './NameDiff.svelte';
@@ -24,6 +25,7 @@
     onparts: () => void;
     parts: string;
   } = $props();
+  const LINE_HEIGHT = 31;
   let all = $state(false);
   let searching = $state(false);
   let find = $state('');
@@ -34,6 +36,7 @@
   const rows = $derived(sessions.session!.rows.filter((row) => row.type !== 'mix'));
   const proposals = $derived(new Map(store.names.map((each) => [each.proposal.row, each])));
   const shown = $derived(all || searching ? rows : rows.filter((row) => proposals.has(row.id)));
+  const lines = new InSight(() => shown, LINE_HEIGHT);
   const picked = $derived(store.names.filter((each) => chosen[each.proposal.row]));
   const changes = $derived(searching ? replaced(rows, find, put) : []);
   const number = (row: Row) => String(sessions.session!.rows.indexOf(row) + 1).padStart(2, '0');
@@ -119,13 +122,14 @@
       {#if changes[0]}<span class="mono">{changes[0].name}</span>{/if}
     </form>
   {/if}
-  <div class="scroll">
+  <div class="scroll" {@attach lines.scrolling}>
     <table bind:this={table}>
       <thead
         ><tr class="cap"><th></th><th>#</th><th>Now</th><th>Proposed</th><th>Moved to the note</th><th></th></tr></thead
       >
       <tbody>
-        {#each shown as row (row.id)}
+        {#if lines.before}<tr style="height:{lines.before}px"></tr>{/if}
+        {#each lines.items as { item: row } (row.id)}
           {@const proposed = proposals.get(row.id)}
           {@const diff = proposed && letterDiff(row.name, proposed.proposal.proposed)}
           <tr>
@@ -164,6 +168,7 @@
           <tr><td colspan="6" class="none">Every name can be read by a stranger. Tick “all rows” to change one.</td></tr
           >
         {/each}
+        {#if lines.after}<tr style="height:{lines.after}px"></tr>{/if}
       </tbody>
     </table>
   </div>

@@ -272,6 +272,28 @@ final class ViewsTest extends InTheBrowser {
         assertThat(line).containsText("LD VOX comp_03_1.wav");
     }
 
+    @Test
+    void ofManyRowsOnlyThoseInSightAreDrawnAndKeysReachThemAll() throws Exception {
+        String id = apodex.server.LongSessions.make(server, 400, 10);
+        go("/s/" + id + "/plan");
+        Locator first = page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Row 0 at Raw"));
+        first.focus();
+        org.assertj.core.api.Assertions.assertThat(page.getByRole(AriaRole.ROW).count())
+                .isLessThan(80);
+        for (int i = 0; i < 60; i++) {
+            page.keyboard().press("ArrowDown");
+        }
+        assertThat(page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Row 60 at Raw")))
+                .isFocused();
+        page.locator(".grid .body").evaluate("body => body.scrollTo(0, body.scrollHeight)");
+        assertThat(page.getByText("Row 399", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(page.getByText("Row 30", new Page.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+        assertThat(page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Mix at Fader")))
+                .isVisible();
+    }
+
     private void range(String from, String to) {
         page.locator("[data-part=range]").click();
         page.getByText("A part of it").click();
