@@ -58,6 +58,13 @@ final class Screenshots {
                         .first()
                         .waitFor(new Locator.WaitForOptions().setTimeout(120_000));
             });
+            shoot(page, server, "/s/low-tide-waltz/plan", "plan-files", () -> {
+                page.getByRole(
+                                AriaRole.BUTTON,
+                                new Page.GetByRoleOptions().setName("Files").setExact(true))
+                        .click();
+                page.locator(".sentence [data-part=depth]").click();
+            });
             shoot(page, server, "/s/low-tide-waltz/print", "print", () -> {});
             shoot(page, server, "/s/low-tide-waltz/proof", "proof", () -> page.getByText("16_bari")
                     .first()
