@@ -3,7 +3,6 @@ package apodex.server;
 import apodex.audio.WorkFolder;
 import apodex.intake.RecordingStore;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -39,9 +38,10 @@ public class DataFolder {
         @Override
         public void initialize(ConfigurableApplicationContext context) {
             if (!"UTF-8".equalsIgnoreCase(System.getProperty("sun.jnu.encoding"))) {
-                throw new IllegalStateException(
+                throw new CannotStart(
                         "File names are not UTF-8 here, so rows could not be printed under their"
-                                + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.");
+                                + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.",
+                        null);
             }
             Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data"))
                     .toAbsolutePath()
@@ -49,7 +49,10 @@ public class DataFolder {
             try {
                 Files.createDirectories(root.resolve("incoming"));
             } catch (IOException e) {
-                throw new UncheckedIOException("The data folder " + root + " cannot be made or written to.", e);
+                throw new CannotStart(
+                        "The data folder " + root + " cannot be made or written to: " + e.getMessage()
+                                + ". Set APODEX_DATA to another folder, or let this user write there.",
+                        e);
             }
             FolderLock lock = FolderLock.of(root);
             sweep(root.resolve("incoming"));

@@ -17,22 +17,24 @@ final class FolderLock {
         this.channel = channel;
     }
 
-    /** @throws IllegalStateException when another server has the folder; the message says so */
+    /** @throws CannotStart when another server has the folder; the message says so */
     static FolderLock of(Path root) {
         Path file = root.resolve("lock");
         try {
             FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
             if (!isLocked(channel)) {
                 channel.close();
-                throw new IllegalStateException("Another Apodex works on the data folder " + root
-                        + " already. Stop it (./apodex stop), or set APODEX_DATA to another folder.");
+                throw new CannotStart(
+                        "Another Apodex works on the data folder " + root
+                                + " already. Stop it (./apodex stop), or set APODEX_DATA to another folder.",
+                        null);
             }
             // who stops the server of this folder finds it by this, never one that was refused here
             Files.writeString(
                     root.resolve("apodex.pid"), ProcessHandle.current().pid() + System.lineSeparator());
             return new FolderLock(channel);
         } catch (IOException e) {
-            throw new UncheckedIOException("The data folder " + root + " cannot be written to.", e);
+            throw new CannotStart("The data folder " + root + " cannot be written to: " + e.getMessage() + ".", e);
         }
     }
 

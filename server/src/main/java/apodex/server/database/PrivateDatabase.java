@@ -1,7 +1,7 @@
 package apodex.server.database;
 
+import apodex.server.CannotStart;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Map;
 import org.springframework.beans.factory.support.DefaultListableBeanFactory;
@@ -27,7 +27,7 @@ public final class PrivateDatabase implements ApplicationContextInitializer<Conf
         try {
             server.start();
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw new CannotStart("The database cannot be started. " + e.getMessage(), e);
         }
         // Registered first, so destroyed last: after the connection pool and the scheduler.
         ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("mariaDbServer", server::stop);
