@@ -2,24 +2,41 @@
   import Router, { router } from 'svelte-spa-router';
   import Toasts from './lib/chrome/Toasts.svelte';
   import { wrap } from 'svelte-spa-router/wrap';
+  import ViewMissing from './lib/ViewMissing.svelte';
   import './lib/chrome/theme.svelte';
 
+  const SOON_MS = 1_500;
+
   /** Each view is a piece of its own: who only fetches a parcel loads nothing else. */
-  const routes = {
-    '/': wrap({ asyncComponent: () => import('./sessions/SessionsView.svelte') }),
-    '/s/:id': wrap({ asyncComponent: () => import('./session/SessionView.svelte') }),
-    '/s/:id/prepare': wrap({ asyncComponent: () => import('./prepare/PrepareView.svelte') }),
-    '/s/:id/plan': wrap({ asyncComponent: () => import('./plan/PlanView.svelte') }),
-    '/s/:id/print': wrap({ asyncComponent: () => import('./print/PrintView.svelte') }),
-    '/s/:id/proof': wrap({ asyncComponent: () => import('./proof/ProofView.svelte') }),
-    '/s/:id/parcel': wrap({ asyncComponent: () => import('./parcel/ParcelView.svelte') }),
-    '/pickup/:token': wrap({ asyncComponent: () => import('./pickup/PickupView.svelte') }),
-    '/guide': wrap({ asyncComponent: () => import('./guide/GuideView.svelte') }),
-    '*': wrap({ asyncComponent: () => import('./sessions/SessionsView.svelte') }),
+  const ofSession = {
+    '/s/:id': () => import('./session/SessionView.svelte'),
+    '/s/:id/prepare': () => import('./prepare/PrepareView.svelte'),
+    '/s/:id/plan': () => import('./plan/PlanView.svelte'),
+    '/s/:id/print': () => import('./print/PrintView.svelte'),
+    '/s/:id/proof': () => import('./proof/ProofView.svelte'),
+    '/s/:id/parcel': () => import('./parcel/ParcelView.svelte'),
   };
+  const pieces = {
+    '/': () => import('./sessions/SessionsView.svelte'),
+    ...ofSession,
+    '/pickup/:token': () => import('./pickup/PickupView.svelte'),
+    '/guide': () => import('./guide/GuideView.svelte'),
+    '*': () => import('./sessions/SessionsView.svelte'),
+  };
+  const routes = Object.fromEntries(
+    Object.entries(pieces).map(([path, load]) => [
+      path,
+      wrap({ asyncComponent: () => load().catch(() => ({ default: ViewMissing })) as ReturnType<typeof load> }),
+    ]),
+  );
 
   /** Views hold on to what they were opened with: another session is another page. */
   const session = $derived(/^\/s\/([^/]+)/.exec(router.location ?? '')?.[1]);
+
+  /** Whoever looks at a session will look at its other views, also when the server is away for a moment. */
+  $effect(() => {
+    if (session) setTimeout(() => Object.values(ofSession).forEach((load) => void load().catch(() => {})), SOON_MS);
+  });
 </script>
 
 {#key session}<Router {routes} />{/key}

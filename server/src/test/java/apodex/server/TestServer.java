@@ -38,8 +38,13 @@ public final class TestServer implements AutoCloseable {
 
     /** Starts on a data folder; close it again. */
     public static TestServer start(Path data, String... more) {
+        return startOn(0, data, more);
+    }
+
+    /** Starts where another one was. */
+    public static TestServer startOn(int port, Path data, String... more) {
         String[] arguments = java.util.stream.Stream.concat(
-                        java.util.stream.Stream.of("--server.port=0", "--apodex.data=" + data),
+                        java.util.stream.Stream.of("--server.port=" + port, "--apodex.data=" + data),
                         java.util.stream.Stream.of(more))
                 .toArray(String[]::new);
         return new TestServer(Apodex.application().run(arguments));
