@@ -1,6 +1,6 @@
 <script lang="ts">
   import Router, { router } from 'svelte-spa-router';
-  import Toasts from './lib/chrome/Toasts.svelte';
+  import { toasts } from './lib/chrome/toasts.svelte';
   import { wrap } from 'svelte-spa-router/wrap';
   import ViewMissing from './lib/ViewMissing.svelte';
   import './lib/chrome/theme.svelte';
@@ -23,6 +23,7 @@
     '/guide': () => import('./guide/GuideView.svelte'),
     '*': () => import('./sessions/SessionsView.svelte'),
   };
+  const toastStack = () => import('./lib/chrome/Toasts.svelte');
   const routes = Object.fromEntries(
     Object.entries(pieces).map(([path, load]) => [
       path,
@@ -33,11 +34,17 @@
   /** Views hold on to what they were opened with: another session is another page. */
   const session = $derived(/^\/s\/([^/]+)/.exec(router.location ?? '')?.[1]);
 
-  /** Whoever looks at a session will look at its other views, also when the server is away for a moment. */
+  const isDesk = $derived(!router.location.startsWith('/pickup'));
+
+  /** Whoever looks at a session will look at its other views, also when the server is away for a moment; that it is must be told. */
   $effect(() => {
-    if (session) setTimeout(() => Object.values(ofSession).forEach((load) => void load().catch(() => {})), SOON_MS);
+    const soon = [...(isDesk ? [toastStack] : []), ...(session ? Object.values(ofSession) : [])];
+    const timer = setTimeout(() => soon.forEach((load) => void load().catch(() => {})), SOON_MS);
+    return () => clearTimeout(timer);
   });
 </script>
 
 {#key session}<Router {routes} />{/key}
-<Toasts />
+{#if toasts.list.length}
+  {#await toastStack() then { default: Toasts }}<Toasts />{:catch}<!-- nothing to show it with -->{/await}
+{/if}

@@ -103,7 +103,8 @@
   }
 
   function start(event: DragEvent, row: Row) {
-    if (!editing.rows.includes(row.id)) editing.choose(row.id);
+    // what changes under the mouse before the drag has begun would end it
+    if (!editing.rows.includes(row.id)) setTimeout(() => editing.choose(row.id));
     event.dataTransfer?.setData('application/x-rows', row.id);
   }
 </script>
@@ -234,13 +235,13 @@
     display: none;
     font-size: 12px;
     line-height: 15px;
-    padding: 0 4px;
+    padding: 0 3px;
     border: 1px solid transparent;
     border-radius: 3px;
     color: var(--ink3);
     cursor: pointer;
     font-weight: 560;
-    font-stretch: 82%;
+    font-stretch: 66%; /* as narrow as can be read: they come when a name is pointed at, and must not push it away */
   }
   li:hover .small,
   li.selected .small,
