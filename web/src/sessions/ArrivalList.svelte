@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Progressbar } from 'flowbite-svelte';
-  import { bytes, count } from '../lib/units';
+  import { bytes, count, minutes } from '../lib/units';
   import type { Arrivals } from './arrivals.svelte';
 
   let { arrivals, onstop }: { arrivals: Arrivals; onstop: () => void } = $props();
@@ -8,10 +8,14 @@
   const share = $derived(
     arrivals.total ? arrivals.files.reduce((sum, file) => sum + file.share * file.size, 0) / arrivals.total : 0,
   );
+  const pace = $derived(
+    (arrivals.perSecond === undefined ? '' : `, ${bytes(arrivals.perSecond)} a second`) +
+      (arrivals.secondsLeft === undefined ? '' : `, ${minutes(Math.ceil(arrivals.secondsLeft), 0)} left`),
+  );
   const heading = $derived.by(() => {
     switch (arrivals.state) {
       case 'arriving':
-        return `${count(arrivals.files.length, 'file')} arriving, ${bytes(arrivals.total)}`;
+        return `${count(arrivals.files.length, 'file')} arriving, ${bytes(arrivals.total)}${pace}`;
       case 'reading':
         return `All here. Reading ${count(arrivals.files.length, 'file')}…`;
       case 'failed':

@@ -1,6 +1,7 @@
 import { toProblem } from '../lib/api/client';
 import type { Imported } from '../lib/api/types';
 import { shares } from './share';
+import { UploadPace } from './uploadPace';
 
 export interface Arrival {
   name: string;
@@ -20,6 +21,10 @@ export class Arrivals {
   failure = $state<string>();
   /** Refusals of files that lay inside zips. */
   fromZips = $state<{ file: string; reason: string }[]>([]);
+  /** Bytes a second, and what the rest takes; undefined until it is known. */
+  perSecond = $state<number>();
+  secondsLeft = $state<number>();
+  private readonly pace = new UploadPace();
   private readonly request = new XMLHttpRequest();
 
   constructor(
@@ -52,6 +57,9 @@ export class Arrivals {
   }
 
   private sent(bytes: number): void {
+    this.pace.told(bytes, performance.now());
+    this.perSecond = this.pace.perSecond;
+    this.secondsLeft = this.pace.secondsLeft(this.total);
     shares(
       this.files.map((file) => file.size),
       bytes,
