@@ -9,6 +9,7 @@
   import { briefs } from '../lib/catalogue/briefs.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import ConfirmDialog from '../lib/ConfirmDialog.svelte';
+  import Segments from '../lib/Segments.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
   import { count } from '../lib/units';
@@ -20,6 +21,10 @@
   /** Everything that holds for all files: for whom, by which brief, format, range, lead-in, tail, and more. */
   let { store, session, face = $bindable() }: { store: HandoffStore; session: SessionStore; face: Face } = $props();
   const handoff = $derived(store.handoff);
+  const FACES = [
+    ['rows', 'Rows'],
+    ['files', 'Files'],
+  ] as const;
   let briefing = $state(false);
   let ranging = $state(false);
   let more = $state(false);
@@ -48,12 +53,7 @@
     onrange={() => (ranging = true)}
     onmore={() => (more = true)}
   />
-  <div class="faces" role="group" aria-label="The plan as">
-    <button aria-pressed={face === 'rows'} onclick={() => (face = 'rows')}>Rows</button><button
-      aria-pressed={face === 'files'}
-      onclick={() => (face = 'files')}>Files</button
-    >
-  </div>
+  <Segments label="The plan as" options={FACES} value={face} onchoose={(other) => (face = other)} />
 </div>
 <BriefDialog {store} bind:open={briefing} />
 <RangeDialog {store} {session} bind:open={ranging} />
@@ -122,22 +122,6 @@
     gap: 8px;
     padding: 6px 16px 7px;
     border-bottom: 1px solid var(--rule);
-  }
-  .faces {
-    flex: none;
-    display: flex;
-    border: 1px solid var(--rule);
-    border-radius: 6px;
-    overflow: hidden;
-  }
-  .faces button {
-    padding: 4px 12px;
-    font-weight: 560;
-    color: var(--ink2);
-  }
-  .faces button[aria-pressed='true'] {
-    background: var(--teal);
-    color: var(--on-teal);
   }
   form input,
   textarea {

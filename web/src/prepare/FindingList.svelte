@@ -1,10 +1,15 @@
 <script lang="ts">
+  import Segments from '../lib/Segments.svelte';
   import type { FindingsStore } from '../lib/state/findings.svelte';
   import type { Found, Row } from '../lib/api/types';
   import { byRow, bySeverity, counts } from './order';
   import SeverityMark from './SeverityMark.svelte';
 
   let { store, rows, selected = $bindable() }: { store: FindingsStore; rows: Row[]; selected?: string } = $props();
+  const ORDERS = [
+    ['worst', 'worst'],
+    ['row', 'row'],
+  ] as const;
   let list: HTMLDivElement;
 
   const groups = $derived(store.by === 'row' ? byRow(store.open, rows) : bySeverity(store.open));
@@ -42,13 +47,8 @@
   <div class="head">
     <h2>Findings</h2>
     <span class="cap">{counts(report?.open)}</span>
-    <div class="group" role="group" aria-label="Grouped">
-      <button class:on={store.by === 'worst'} aria-pressed={store.by === 'worst'} onclick={() => store.order('worst')}
-        >worst</button
-      >
-      <button class:on={store.by === 'row'} aria-pressed={store.by === 'row'} onclick={() => store.order('row')}
-        >row</button
-      >
+    <div class="by">
+      <Segments label="Grouped by" options={ORDERS} value={store.by} onchoose={(by) => store.order(by)} />
     </div>
   </div>
   {#if report && report.unmeasured > 0}
@@ -86,6 +86,9 @@
 </section>
 
 <style>
+  .by {
+    margin-left: auto;
+  }
   section {
     width: 348px;
     flex: none;
@@ -112,26 +115,6 @@
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;
-  }
-  .group {
-    margin-left: auto;
-    display: flex;
-    border: 1px solid var(--rule);
-    border-radius: 6px;
-    overflow: hidden;
-    flex: none;
-  }
-  .group button {
-    padding: 3px 7px;
-    font-size: 12px;
-    color: var(--ink2);
-    cursor: pointer;
-    white-space: nowrap;
-  }
-  .group button.on {
-    background: var(--teal-wash);
-    color: var(--teal);
-    font-weight: 640;
   }
   .measuring {
     padding: 8px 16px;

@@ -5,6 +5,7 @@
   import type { RunView, Verdict } from '../lib/api/types';
   import Meter from '../lib/listen/Meter.svelte';
   import { Player } from '../lib/listen/player.svelte';
+  import Segments from '../lib/Segments.svelte';
   import SpaceKey from '../lib/SpaceKey.svelte';
   import RunFrame from '../lib/RunFrame.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -22,6 +23,10 @@
   let chosen = $state.raw<ReadonlySet<number>>();
   const player = new Player();
   onDestroy(() => player.stop());
+  const HEARD = [
+    ['files', 'Files as received'],
+    ['reference', 'Reference mix'],
+  ] as const;
   const words = { good: 'proved', fact: 'to know', look: 'to look at', wrong: 'wrong' } as const;
   const path = (file: { folder: string; name: string }) => (file.folder ? `${file.folder}/${file.name}` : file.name);
 
@@ -134,26 +139,15 @@
         <span class="mono"
           >{minutes(player.playing ? player.frame / view.rate : head, 1)}{player.waiting ? ' · coming…' : ''}</span
         >
-        <div class="switch" role="radiogroup" aria-label="What is heard">
-          <button
-            role="radio"
-            aria-checked={!reference}
-            class:on={!reference}
-            onclick={() => {
-              reference = false;
-              if (player.playing) begin(view, player.frame / view.rate);
-            }}>Files as received</button
-          >
-          <button
-            role="radio"
-            aria-checked={reference}
-            class:on={reference}
-            onclick={() => {
-              reference = true;
-              if (player.playing) begin(view, player.frame / view.rate);
-            }}>Reference mix</button
-          >
-        </div>
+        <Segments
+          label="What is heard"
+          options={HEARD}
+          value={reference ? 'reference' : 'files'}
+          onchoose={(what) => {
+            reference = what === 'reference';
+            if (player.playing) begin(view, player.frame / view.rate);
+          }}
+        />
         <span class="cap">equally loud</span>
         <Meter peaks={player.peaks} held={player.held} />
         {#if chosen}<button
@@ -210,7 +204,7 @@
     padding: 11px 18px 9px;
     border-bottom: 1px solid var(--rule);
     flex-wrap: wrap;
-    max-height: 208px;
+    max-height: 232px;
     overflow-y: auto;
   }
   li {
@@ -270,21 +264,6 @@
   }
   .bar .mono {
     width: 100px;
-  }
-  .switch {
-    display: flex;
-    border: 1px solid var(--rule);
-    border-radius: 6px;
-    overflow: hidden;
-  }
-  .switch button {
-    padding: 4px 11px;
-    font-weight: 560;
-  }
-  .switch .on {
-    background: var(--teal-wash);
-    color: var(--teal);
-    font-weight: 660;
   }
   .slim {
     padding: 4px 9px;

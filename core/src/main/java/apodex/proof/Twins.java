@@ -19,8 +19,8 @@ final class Twins {
     private Twins() {}
 
     /**
-     * The files with their likenesses. That a mix is like the only file it is made of says nothing. Files of one row that differ by a gain are stations of it, and not marked; that all silent
-     * files are alike says nothing.
+     * The files with their likenesses. That a mix is like the only file it is made of says nothing, nor that all silent files are alike.
+     * Files of one row that differ by a gain are stations of it, and not marked.
      */
     static List<FileProof> marked(Plan plan, Path files, List<ReadFile> read) throws IOException {
         Map<String, String> firstWith = new HashMap<>();

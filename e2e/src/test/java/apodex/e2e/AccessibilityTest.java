@@ -55,7 +55,7 @@ class AccessibilityTest extends InTheBrowser {
                 check(theme + " " + view.getKey(), found);
                 if (view.getKey().endsWith("/plan")) {
                     page.getByRole(
-                                    AriaRole.BUTTON,
+                                    AriaRole.RADIO,
                                     new Page.GetByRoleOptions().setName("Files").setExact(true))
                             .click();
                     check(theme + " " + view.getKey() + " as files", found);

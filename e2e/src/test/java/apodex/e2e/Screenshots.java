@@ -60,7 +60,7 @@ final class Screenshots {
             });
             shoot(page, server, "/s/low-tide-waltz/plan", "plan-files", () -> {
                 page.getByRole(
-                                AriaRole.BUTTON,
+                                AriaRole.RADIO,
                                 new Page.GetByRoleOptions().setName("Files").setExact(true))
                         .click();
                 page.locator(".sentence [data-part=depth]").click();

@@ -13,6 +13,8 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
@@ -36,6 +38,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/p/{token}")
 class ReceiverController {
+    private static final Logger LOG = LoggerFactory.getLogger(ReceiverController.class);
     private static final String KEY = "apodex-key";
     private static final int LONGEST_ANSWER = 2_000;
 
@@ -103,9 +106,7 @@ class ReceiverController {
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range,
             HttpServletRequest request) {
         Pickup pickup = pickups.open(token, key);
-        ResponseEntity<Resource> answer = files.parcel(pickup.runId(), part, range);
-        tellFetched(pickup, request, range, answer);
-        return answer;
+        return toldWhenFetched(pickup, request, files.parcel(pickup.runId(), part, range));
     }
 
     @GetMapping("/files/{file}")
@@ -116,22 +117,27 @@ class ReceiverController {
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range,
             HttpServletRequest request) {
         Pickup pickup = pickups.open(token, key);
-        ResponseEntity<Resource> answer = files.file(pickup.runId(), file, range);
-        tellFetched(pickup, request, range, answer);
-        return answer;
+        return toldWhenFetched(pickup, request, files.file(pickup.runId(), file, range));
     }
 
-    /** A download that goes on is not another one, and who asks for the head alone fetches nothing. */
-    private void tellFetched(
-            Pickup pickup, HttpServletRequest request, @Nullable String range, ResponseEntity<Resource> fetched) {
-        boolean fetches = HttpMethod.GET.matches(request.getMethod())
-                && request.getHeader(HttpHeaders.IF_NONE_MATCH) == null
-                && request.getHeader(HttpHeaders.IF_MODIFIED_SINCE) == null;
-        if (fetches && (range == null || range.replace(" ", "").startsWith("bytes=0-"))) {
-            mapper.tell(
-                    pickup.id(),
-                    EventKind.FETCHED,
-                    fetched.getHeaders().getContentDisposition().getFilename());
+    /** Fetched is what has gone out to its last byte; who asks for the head alone fetches nothing. */
+    private ResponseEntity<Resource> toldWhenFetched(
+            Pickup pickup, HttpServletRequest request, ResponseEntity<Resource> answer) {
+        Resource resource = answer.getBody();
+        if (resource == null || !HttpMethod.GET.matches(request.getMethod())) {
+            return answer;
+        }
+        String name = answer.getHeaders().getContentDisposition().getFilename();
+        return ResponseEntity.status(answer.getStatusCode())
+                .headers(answer.getHeaders())
+                .body(new Fetching(resource, () -> tellFetched(pickup, name)));
+    }
+
+    private void tellFetched(Pickup pickup, String name) {
+        try {
+            mapper.tell(pickup.id(), EventKind.FETCHED, name);
+        } catch (RuntimeException e) { // what was fetched stays fetched
+            LOG.warn("That “{}” was fetched could not be kept.", name, e);
         }
     }
 
