@@ -17,7 +17,7 @@
 </script>
 
 <svelte:head><title>Guide · Apodex</title></svelte:head>
-<Header right="Guide" />
+<Header />
 <div class="view">
   <!-- what scrolls can be reached by keys -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->

@@ -33,7 +33,8 @@
   }
   label {
     position: relative;
-    padding: 4px 11px;
+    padding: 4px 7px;
+    font-size: 12.5px;
     font-weight: 560;
     color: var(--ink2);
     white-space: nowrap;

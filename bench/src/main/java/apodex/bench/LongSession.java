@@ -23,7 +23,7 @@ import java.util.List;
 
 /**
  * Prints 128 mono tracks of ten minutes in a JVM of its own that has a heap of 512 MiB: all Raw and the mix; then every
- * station of all tracks with the full chain, returns shared out. Of the latter ten seconds is printed, since all of it
+ * station of all tracks with the full chain, returns shared out. Of the latter ten seconds are printed, since all of it
  * would be 90 GB; what the walk holds in memory is made before its first block and does not grow.
  */
 final class LongSession {

@@ -103,12 +103,15 @@ public final class InOneSentence {
         return switch (point.unit()) {
             case MARKER -> "“" + point.marker() + "”";
             case BARS -> number(point.at());
-            case SECONDS ->
-                (long) point.at() / 60
-                        + (point.at() == Math.rint(point.at())
-                                ? String.format(Locale.ROOT, ":%02.0f", point.at() % 60)
-                                : String.format(Locale.ROOT, ":%05.2f", point.at() % 60));
+            case SECONDS -> minutes(Math.round(point.at() * 100));
         };
+    }
+
+    /** Rounded before it is taken apart, so that no minute has sixty seconds. */
+    private static String minutes(long hundredths) {
+        long rest = hundredths % 6_000;
+        String whole = String.format(Locale.ROOT, "%d:%02d", hundredths / 6_000, rest / 100);
+        return rest % 100 == 0 ? whole : whole + String.format(Locale.ROOT, ".%02d", rest % 100);
     }
 
     private static String number(double value) {

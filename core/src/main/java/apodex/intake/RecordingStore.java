@@ -20,6 +20,7 @@ import java.io.IOException;
 import java.lang.ref.SoftReference;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
@@ -253,6 +254,8 @@ public final class RecordingStore implements Sounds {
         }
         try (Stream<Path> inside = Files.list(home(sha256))) {
             return inside.mapToLong(file -> file.toFile().length()).sum();
+        } catch (NoSuchFileException e) {
+            return 0; // removed at this moment
         }
     }
 

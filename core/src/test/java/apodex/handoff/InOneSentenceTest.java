@@ -80,6 +80,26 @@ class InOneSentenceTest {
     }
 
     @Test
+    void noMinuteHasSixtySeconds() throws IOException {
+        Recording sound = recordings.addFloats("long", 1, new double[48_000 * 61]);
+        Session longer = new Session(
+                Song.titled("Longer"),
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                List.of(sound),
+                List.of(new AudioRow("a", "A", List.of(Clip.whole(sound, 0, 1, 0)), Strip.PLAIN), MixRow.DEFAULT));
+        Handoff handoff = Handoff.named("x")
+                .withSections(List.of(new Section(
+                        "",
+                        new Stretch(
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 1.5),
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 59.999)))));
+        assertThat(InOneSentence.written(handoff, Planner.plan(longer, handoff, recordings)))
+                .contains("0:01.50 to 1:00,");
+    }
+
+    @Test
     void whatWasSetByHandIsMarked() throws IOException {
         Handoff handoff = Handoff.named("The singer")
                 .with(Brief.FOR_OVERDUBS)

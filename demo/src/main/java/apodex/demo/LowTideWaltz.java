@@ -58,7 +58,7 @@ public final class LowTideWaltz {
     private static final String CLICK = "clk";
     /** The click came from another machine. */
     private static final SampleRate CLICK_RATE = new SampleRate(44_100);
-    /** The bus whose fader stands at unity: its Inserts are its Fader. */
+    /** The bus that is printed beside its members: a doubling to find. Its fader stands at unity, so its Inserts are its Fader. */
     private static final String DOUBLED = "rhythm";
 
     private final RecordingStore store;

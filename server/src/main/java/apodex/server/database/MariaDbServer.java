@@ -29,10 +29,10 @@ final class MariaDbServer {
     static final String USER = "apodex";
     private static final int START_SECONDS = 60;
     private static final int LAST_LINES = 3;
-    /** Socket paths may have about 107 characters; the system's temporary folder is short. */
     /** Bytes without which it cannot be expected to start. */
     private static final long ROOM_TO_START = 1 << 20;
 
+    /** Socket paths may have about 107 characters; the system's temporary folder is short. */
     private static final int LONGEST_SOCKET_PATH = 100;
     /** Between two attempts to bring it back. */
     private static final int LONGEST_WAIT_MS = 10_000;

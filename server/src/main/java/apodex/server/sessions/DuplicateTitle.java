@@ -17,7 +17,7 @@ final class DuplicateTitle {
     static String of(String title, Collection<String> taken) {
         Matcher numbered = NUMBERED.matcher(title);
         boolean again = numbered.matches();
-        String stem = again ? numbered.group(1) : start(title);
+        String stem = start(again ? numbered.group(1) : title);
         int number = again ? Integer.parseInt(numbered.group(2)) + 1 : 2;
         while (taken.contains(stem + " (" + number + ")")) {
             number++;
