@@ -103,8 +103,8 @@
     flex: none;
     display: flex;
     align-items: center;
-    gap: 8px;
-    padding: 0 16px;
+    gap: 5px;
+    padding: 0 12px 0 16px;
     border-bottom: 1px solid var(--rule);
   }
   h2 {
