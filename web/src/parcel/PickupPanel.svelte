@@ -1,28 +1,34 @@
 <script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { PickupView } from '../lib/api/types';
   import { copy } from '../lib/copy';
+  import { Served } from '../lib/state/served.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import { count, moment } from '../lib/units';
   import { shownEvents } from './shownEvents';
 
   /** Links for receivers: make one, see who fetched and what they say, withdraw. */
   let { runId }: { runId: string } = $props();
-  let links = $state.raw<PickupView[]>([]);
+  const served = new Served<PickupView[]>();
+  const links = $derived(served.data ?? []);
   let days = $state(14);
   let passPhrase = $state('');
   let message = $state('');
   const address = (link: PickupView) => location.origin + link.path;
   const WORDS = { opened: 'opened', fetched: 'fetched', arrived: 'all arrived', problem: 'problem' } as const;
 
-  async function load(id: string) {
-    links = await answer(client.GET('/api/runs/{runId}/pickups', { params: { path: { runId: id } } })).catch(() => []);
-  }
-  $effect(() => void load(runId));
   $effect(() => {
-    const timer = setInterval(() => void load(runId), 5000);
-    return () => clearInterval(timer);
+    const path = { runId };
+    untrack(() =>
+      served.about({
+        key: ['run', runId, 'pickups'],
+        ask: (signal) => answer(client.GET('/api/runs/{runId}/pickups', { params: { path }, signal })),
+        again: () => 5_000,
+      }),
+    );
   });
+  onDestroy(() => served.close());
 
   async function make(event: SubmitEvent) {
     event.preventDefault();
@@ -33,7 +39,7 @@
           body: { days, passPhrase: passPhrase || null, message: message || null },
         }),
       );
-      links = [made, ...links];
+      served.set([made, ...links]);
       passPhrase = message = '';
       await copyLink(made);
     } catch (thrown) {
@@ -46,7 +52,7 @@
   async function withdraw(link: PickupView) {
     try {
       const now = await answer(client.POST('/api/pickups/{id}/withdraw', { params: { path: { id: link.id } } }));
-      links = links.map((each) => (each.id === now.id ? now : each));
+      served.set(links.map((each) => (each.id === now.id ? now : each)));
     } catch (thrown) {
       toasts.wrong(thrown);
     }

@@ -1,19 +1,21 @@
 <script lang="ts">
   import { CheckCircleOutline, DownloadOutline, PlaySolid, StopSolid } from 'flowbite-svelte-icons';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import client, { answer, Refusal } from '../lib/api/client';
   import type { ParcelPage } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import { download } from '../lib/download';
   import { Player } from '../lib/listen/player.svelte';
+  import { Served } from '../lib/state/served.svelte';
   import { bytes, CHANNEL_WORDS, count, dbfs, minutes, moment, rate } from '../lib/units';
   import PictureWave from '../lib/waveform/PictureWave.svelte';
 
   /** What a receiver sees: the song, its facts, the files, everything to hear and to fetch, and a way to answer. */
   let { params }: { params: { token: string } } = $props();
   const base = $derived(`/api/p/${params.token}`);
-  let page = $state.raw<ParcelPage>();
-  let failure = $state<string>();
+  const served = new Served<ParcelPage>();
+  const page = $derived(served.data);
+  const failure = $derived(served.failure);
   let passPhrase = $state('');
   let wrong = $state('');
   let pictures = $state.raw<Record<number, Int16Array>>({});
@@ -23,23 +25,27 @@
   /** What is heard: a file's place, or all together. */
   let heard = $state<number | 'all'>();
   const player = new Player();
-  onDestroy(() => player.stop());
+  onDestroy(() => {
+    player.stop();
+    served.close();
+  });
   const parcel = $derived(page?.parcel);
   const total = $derived(parcel?.zips.reduce((sum, zip) => sum + zip.bytes, 0) ?? 0);
   const reference = $derived(parcel?.files.findIndex((file) => file.reference) ?? -1);
 
-  async function load() {
-    try {
-      page = await answer(client.GET('/api/p/{token}', { params: { path: { token: params.token } } }));
-      failure = undefined;
-      if (page.parcel) void draw(page.parcel.files.length);
-    } catch (thrown) {
-      failure = (thrown as Error).message;
-    }
-  }
   $effect(() => {
-    void params.token;
-    void load();
+    const { token } = params;
+    untrack(() =>
+      served.about({
+        key: ['pickup', token],
+        ask: (signal) => answer(client.GET('/api/p/{token}', { params: { path: { token } }, signal })),
+        lasting: true, // asking again would tell the sender that it was opened again
+      }),
+    );
+  });
+  $effect(() => {
+    const files = parcel?.files.length ?? 0;
+    untrack(() => void draw(files));
   });
 
   async function draw(files: number) {
@@ -57,7 +63,7 @@
         client.POST('/api/p/{token}/unlock', { params: { path: { token: params.token } }, body: { passPhrase } }),
       );
       passPhrase = '';
-      await load();
+      await served.load();
     } catch (thrown) {
       wrong = thrown instanceof Refusal ? thrown.message : 'That could not be sent; try again.';
     }

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ParcelPage } from '../lib/api/types';
 import PickupView from './PickupView.svelte';
+import { queries } from '../lib/state/queries';
 
 const file = (name: string, reference = false) => ({
   name,
@@ -56,6 +57,7 @@ vi.mock('../lib/api/client', async (original) => ({
 }));
 
 beforeEach(() => {
+  queries.clear();
   page = open;
   phrase = 'low tide';
   refusal = undefined;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
   import { push, router } from 'svelte-spa-router';
   import type { Depth } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
@@ -70,9 +71,10 @@
 
   $effect(() => {
     void [store.state?.revision, store.state?.sessionRevision, store.id];
-    if (store.state) levels.follow();
+    if (store.state) untrack(() => levels.follow());
     return () => levels.stop();
   });
+  onDestroy(() => levels.close());
 
   let version = $state('');
   const since = $derived(store.since);
@@ -80,7 +82,7 @@
 
   $effect(() => {
     void [store.state?.revision, store.state?.sessionRevision];
-    if (store.state && store.runsKnown) void store.loadSince();
+    if (store.state && store.runsKnown) untrack(() => void store.loadSince());
   });
 
   async function print(everything: boolean) {

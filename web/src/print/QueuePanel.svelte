@@ -2,33 +2,35 @@
   import { onDestroy } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { Queued } from '../lib/api/types';
+  import { Served } from '../lib/state/served.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
 
   /** The runs of all handoffs that print or wait: one after the other, in an order that can be changed. */
   let { shown }: { shown: string } = $props();
-  let queue = $state.raw<Queued[]>([]);
+  const served = new Served<Queued[]>({
+    key: ['queue'],
+    ask: (signal) => answer(client.GET('/api/queue', { signal })),
+    again: () => 1_000,
+  });
+  onDestroy(() => served.close());
+  const queue = $derived(served.data ?? []);
   const waiting = $derived(queue.filter((run) => run.state === 'waiting'));
-
-  async function load() {
-    queue = await answer(client.GET('/api/queue')).catch(() => queue);
-  }
-  void load();
-  const timer = setInterval(load, 1000);
-  onDestroy(() => clearInterval(timer));
 
   async function move(run: Queued, by: -1 | 1) {
     const at = waiting.indexOf(run);
     const before = by < 0 ? waiting[at - 1]?.id : waiting[at + 2]?.id;
     try {
-      queue = await answer(
-        client.POST('/api/queue/{runId}/place', {
-          params: { path: { runId: run.id } },
-          body: { before: before ?? null },
-        }),
+      served.set(
+        await answer(
+          client.POST('/api/queue/{runId}/place', {
+            params: { path: { runId: run.id } },
+            body: { before: before ?? null },
+          }),
+        ),
       );
     } catch (thrown) {
       toasts.wrong(thrown);
-      void load();
+      void served.load();
     }
   }
 
@@ -38,7 +40,7 @@
     } catch (thrown) {
       toasts.wrong(thrown);
     }
-    void load();
+    void served.load();
   }
 </script>
 

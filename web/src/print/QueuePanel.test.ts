@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/sve
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Queued } from '../lib/api/types';
 import QueuePanel from './QueuePanel.svelte';
+import { queries } from '../lib/state/queries';
 
 const run = (id: string, state: Queued['state'], number = 1): Queued => ({
   id,
@@ -41,6 +42,7 @@ vi.mock('../lib/api/client', async (original) => ({
 }));
 
 beforeEach(() => {
+  queries.clear();
   asked = [];
   queue = [run('p', 'printing'), run('a', 'waiting'), run('b', 'waiting'), run('c', 'waiting')];
 });

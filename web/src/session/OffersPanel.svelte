@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { Offer } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
+  import { Served } from '../lib/state/served.svelte';
   import type { Editing } from './editing.svelte';
 
   /** Rows that look like parts of one: what could be made of them. */
@@ -11,15 +13,21 @@
     clipsOfOneRow: 'Make one row of them',
     takesOfOneRow: 'Make takes of one row',
   } as const;
-  let offers = $state.raw<Offer[]>([]);
+  const served = new Served<Offer[]>();
+  const offers = $derived(served.failure ? [] : (served.data ?? []));
 
   $effect(() => {
+    const { id } = editing.store;
     void editing.store.state?.revision;
-    answer(client.GET('/api/sessions/{id}/offers', { params: { path: { id: editing.store.id } } })).then(
-      (list) => (offers = list),
-      () => (offers = []),
+    untrack(
+      () =>
+        void served.look({
+          key: ['session', id, 'offers'],
+          ask: (signal) => answer(client.GET('/api/sessions/{id}/offers', { params: { path: { id } }, signal })),
+        }),
     );
   });
+  onDestroy(() => served.close());
 
   async function accept(offer: Offer) {
     if (offer.edit) {
@@ -27,9 +35,12 @@
       return;
     }
     try {
-      const body = { revision: editing.store.state!.revision, left: offer.rows[0]!, right: offer.rows[1]! };
-      editing.store.state = await answer(
-        client.POST('/api/sessions/{id}/pairs', { params: { path: { id: editing.store.id } }, body }),
+      const [left, right] = offer.rows as [string, string];
+      await editing.store.changed((revision) =>
+        client.POST('/api/sessions/{id}/pairs', {
+          params: { path: { id: editing.store.id } },
+          body: { revision, left, right },
+        }),
       );
     } catch (thrown) {
       toasts.wrong(thrown);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy } from 'svelte';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import Failure from '../lib/Failure.svelte';
@@ -25,7 +26,7 @@
     arrivals = undefined;
   }
 
-  void shelf.load();
+  onDestroy(() => shelf.close());
 </script>
 
 <svelte:head><title>Sessions · Apodex</title></svelte:head>

@@ -1,23 +1,32 @@
 import client, { answer } from '../lib/api/client';
 import type { ShelfEntry } from '../lib/api/types';
+import { Served } from '../lib/state/served.svelte';
 
 /** The sessions there are, and what can be done with each as a whole. */
 export class ShelfStore {
-  entries = $state.raw<ShelfEntry[]>();
-  /** Bytes left on the server's disk. */
-  free = $state(0);
-  failure = $state<string>();
+  private readonly served = new Served({
+    key: ['shelf'],
+    ask: (signal) => answer(client.GET('/api/sessions', { signal })),
+  });
 
-  load = async (): Promise<void> => {
-    try {
-      const shelf = await answer(client.GET('/api/sessions'));
-      this.entries = shelf.sessions;
-      this.free = shelf.free;
-      this.failure = undefined;
-    } catch (thrown) {
-      this.failure = (thrown as Error).message;
-    }
-  };
+  get entries(): ShelfEntry[] | undefined {
+    return this.served.data?.sessions;
+  }
+
+  /** Bytes left on the server's disk. */
+  get free(): number {
+    return this.served.data?.free ?? 0;
+  }
+
+  get failure(): string | undefined {
+    return this.served.failure;
+  }
+
+  load = (): Promise<void> => this.served.load();
+
+  close(): void {
+    this.served.close();
+  }
 
   /** Renames a session as it stands now; undo in the session takes it back. */
   async rename(id: string, title: string): Promise<void> {

@@ -1,16 +1,16 @@
 import client, { answer } from '../api/client';
 import type { Brief, BriefEntry } from '../api/types';
+import { Served } from '../state/served.svelte';
 
 /** The briefs there are, shared by all sessions. */
 class Briefs {
-  all = $state.raw<BriefEntry[]>([]);
+  private readonly served = new Served<BriefEntry[]>({
+    key: ['briefs'],
+    ask: (signal) => answer(client.GET('/api/briefs', { signal })),
+  });
 
-  constructor() {
-    void this.load().catch(() => undefined);
-  }
-
-  async load(): Promise<void> {
-    this.all = await answer(client.GET('/api/briefs'));
+  get all(): BriefEntry[] {
+    return this.served.data ?? [];
   }
 
   /** The entry that bears the name of a handoff's brief; the handoff keeps the brief as it was when it was chosen. */
@@ -20,24 +20,24 @@ class Briefs {
 
   async create(brief: Brief): Promise<BriefEntry> {
     const made = await answer(client.POST('/api/briefs', { body: brief }));
-    await this.load();
+    await this.served.load();
     return made;
   }
 
   async save(id: string, brief: Brief): Promise<BriefEntry> {
     const saved = await answer(client.PUT('/api/briefs/{id}', { params: { path: { id } }, body: brief }));
-    await this.load();
+    await this.served.load();
     return saved;
   }
 
   async remove(id: string): Promise<void> {
     await answer(client.DELETE('/api/briefs/{id}', { params: { path: { id } } }));
-    await this.load();
+    await this.served.load();
   }
 
   async makeUsual(id: string): Promise<void> {
     await answer(client.POST('/api/briefs/{id}/usual', { params: { path: { id } } }));
-    await this.load();
+    await this.served.load();
   }
 }
 

@@ -1,19 +1,20 @@
 import client, { answer } from '../api/client';
 import type { Effect } from '../api/types';
+import { Served } from '../state/served.svelte';
 
-/** The effects there are, fetched once. */
+/** The effects there are. */
 class EffectCatalogue {
-  all = $state.raw<Effect[]>([]);
-  private asked = false;
+  private readonly served = new Served<Effect[]>({
+    key: ['effects'],
+    ask: (signal) => answer(client.GET('/api/effects', { signal })),
+    lasting: true,
+  });
+
+  get all(): Effect[] {
+    return this.served.data ?? [];
+  }
 
   find(id: string): Effect | undefined {
-    if (!this.asked) {
-      this.asked = true;
-      answer(client.GET('/api/effects')).then(
-        (effects) => (this.all = effects),
-        () => (this.asked = false),
-      );
-    }
     return this.all.find((effect) => effect.id === id);
   }
 }

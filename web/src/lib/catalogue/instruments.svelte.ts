@@ -1,20 +1,17 @@
 import client, { answer } from '../api/client';
 import type { Instrument } from '../api/types';
+import { Served } from '../state/served.svelte';
 
-/** The instruments there are, fetched once. */
+/** The instruments there are. */
 class InstrumentCatalogue {
-  private list = $state.raw<Instrument[]>([]);
-  private asked = false;
+  private readonly served = new Served<Instrument[]>({
+    key: ['instruments'],
+    ask: (signal) => answer(client.GET('/api/instruments', { signal })),
+    lasting: true,
+  });
 
   get all(): Instrument[] {
-    if (!this.asked) {
-      this.asked = true;
-      answer(client.GET('/api/instruments')).then(
-        (instruments) => (this.list = instruments),
-        () => (this.asked = false),
-      );
-    }
-    return this.list;
+    return this.served.data ?? [];
   }
 
   find(id: string): Instrument | undefined {

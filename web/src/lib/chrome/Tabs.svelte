@@ -21,9 +21,7 @@
   } = $props();
   const findings = $derived(openFindings(sessionId));
   const shown = $derived({ ...badges, prepare: prepareBadge(findings.summary) });
-  $effect(() => {
-    if (!findings.isCurrent && findings.isReady) void findings.load();
-  });
+  $effect(() => findings.follow());
   const tabs: { name: TabName; words: string }[] = [
     { name: 'session', words: 'Session' },
     { name: 'prepare', words: 'Prepare' },

@@ -1,32 +1,45 @@
+import { untrack } from 'svelte';
 import client, { answer } from '../api/client';
 import type { FindingsSummary, Found, Proposed, Remedy, Report } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
 import type { HandoffStore } from './handoff.svelte';
+import { Served } from './served.svelte';
 import type { SessionStore } from './session.svelte';
 
 const AGAIN_MS = 700;
+
+/** Edits of a held key come fast; the session is looked over when they pause. */
+const SOON_MS = 150;
 
 /** How many findings come at a time: a large session has thousands. */
 const PAGE = 100;
 
 /** What was found in the session, and what is proposed; looks again until every recording has been measured. */
 export class FindingsStore {
-  report = $state.raw<Report>();
-  /** How much waits; all that views besides Prepare ask for. */
-  summary = $state.raw<FindingsSummary>();
-  /** Whether somebody looks at the findings themselves. */
-  looking = $state(false);
-  failure = $state<string>();
   by = $state<'worst' | 'row'>('worst');
-  private count = PAGE;
-  private asking = false;
-  private again = false;
+  /** Whether somebody looks at the findings themselves: all that views besides Prepare ask for is how much waits. */
+  looking = $state(false);
+  private count = $state(PAGE);
+  private readonly whole = new Served<Report>();
+  private readonly counts = new Served<FindingsSummary>();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly session: SessionStore,
     private readonly handoff: HandoffStore,
   ) {}
+
+  get report(): Report | undefined {
+    return this.whole.data;
+  }
+
+  get summary(): FindingsSummary | undefined {
+    return this.looking ? this.whole.data : this.counts.data;
+  }
+
+  get failure(): string | undefined {
+    return this.looking ? this.whole.failure : this.counts.failure;
+  }
 
   get open(): Found[] {
     return this.report?.findings.filter((found) => !found.dismissed) ?? [];
@@ -46,58 +59,57 @@ export class FindingsStore {
     return open.stops + open.look + open.know + left - findings.length;
   }
 
-  async more(): Promise<void> {
+  more(): void {
     this.count += PAGE;
-    await this.load();
   }
 
-  async order(by: 'worst' | 'row'): Promise<void> {
+  order(by: 'worst' | 'row'): void {
     this.by = by;
     this.count = PAGE;
-    await this.load();
   }
 
-  /** Whether what is shown is about the session and the plan as they stand. */
-  get isCurrent(): boolean {
-    const known = this.looking ? this.report : this.summary;
-    if (!known) return false;
-    // what is newer than the page is current too: another window is ahead, and asking again changes nothing
-    return (
-      known.sessionRevision >= (this.session.state?.revision ?? 0) &&
-      known.handoffRevision >= (this.handoff.state?.revision ?? 0)
-    );
-  }
-
-  get isReady(): boolean {
-    return !!this.session.state && (!!this.handoff.state || !!this.handoff.failure);
-  }
-
-  async load(): Promise<void> {
-    if (this.asking) {
-      this.again = true;
-      return;
-    }
-    this.asking = true;
+  /** Asks for what is looked at, about the session and the plan as they stand. To be called in an effect. */
+  follow(): void {
+    const { looking, by, count } = this;
+    const handoff = this.handoff.id;
+    void [this.session.state?.revision, this.handoff.state?.revision];
+    if (!this.session.state || !(this.handoff.state || this.handoff.failure)) return;
     clearTimeout(this.timer);
-    try {
-      do {
-        this.again = false;
-        const params = { path: { sessionId: this.session.id }, query: { handoff: this.handoff.id } };
-        if (this.looking) {
-          const query = { ...params.query, by: this.by, count: this.count };
-          this.report = await answer(
-            client.GET('/api/sessions/{sessionId}/findings', { params: { ...params, query } }),
-          );
-          this.summary = this.report;
-        } else this.summary = await answer(client.GET('/api/sessions/{sessionId}/findings/summary', { params }));
-      } while (this.again);
-      this.failure = undefined;
-      if (this.summary.unmeasured > 0) this.timer = setTimeout(() => void this.load(), AGAIN_MS);
-    } catch (thrown) {
-      this.failure = (thrown as Error).message;
-    } finally {
-      this.asking = false;
+    this.timer = setTimeout(() => untrack(() => this.ask(handoff, looking, by, count)), this.summary ? SOON_MS : 0);
+  }
+
+  private ask(handoff: string | undefined, looking: boolean, by: 'worst' | 'row', count: number): void {
+    const path = { sessionId: this.session.id };
+    const key = ['session', this.session.id, 'findings', handoff];
+    const again = ({ unmeasured }: FindingsSummary) => (unmeasured > 0 ? AGAIN_MS : undefined);
+    if (looking) {
+      this.counts.about(undefined);
+      const params = { path, query: { handoff, by, count } };
+      void this.whole.look({
+        key: [...key, by, count],
+        ask: (signal) => answer(client.GET('/api/sessions/{sessionId}/findings', { params, signal })),
+        again,
+      });
+    } else {
+      this.whole.about(undefined);
+      const params = { path, query: { handoff } };
+      void this.counts.look({
+        key: [...key, 'summary'],
+        ask: (signal) => answer(client.GET('/api/sessions/{sessionId}/findings/summary', { params, signal })),
+        again,
+      });
     }
+  }
+
+  /** Asks once more, as it was asked last. */
+  load(): Promise<void> {
+    return this.looking ? this.whole.load() : this.counts.load();
+  }
+
+  close(): void {
+    clearTimeout(this.timer);
+    this.whole.close();
+    this.counts.close();
   }
 
   /** Takes a remedy: an edit of the session, or an adjustment of the handoff. */
@@ -105,19 +117,22 @@ export class FindingsStore {
     try {
       if (remedy.subject === 'session') {
         const params = { path: { sessionId: this.session.id } };
-        const body = {
-          revision: this.session.state!.revision,
-          handoff: this.handoff.id ?? null,
-          key: found.finding.key,
-          seen: found.seen,
-          remedy: found.finding.remedies.indexOf(remedy),
-        };
-        this.session.state = await answer(client.POST('/api/sessions/{sessionId}/findings/take', { params, body }));
+        await this.session.changed((revision) =>
+          client.POST('/api/sessions/{sessionId}/findings/take', {
+            params,
+            body: {
+              revision,
+              handoff: this.handoff.id ?? null,
+              key: found.finding.key,
+              seen: found.seen,
+              remedy: found.finding.remedies.indexOf(remedy),
+            },
+          }),
+        );
         await this.handoff.load();
       } else if (remedy.adjustment) {
         await this.handoff.adjust(remedy.adjustment);
       }
-      await this.load();
     } catch (thrown) {
       toasts.wrong(thrown);
     }
@@ -126,10 +141,13 @@ export class FindingsStore {
   async takeAllThatIsSafe(): Promise<void> {
     try {
       const params = { path: { sessionId: this.session.id } };
-      const body = { revision: this.session.state!.revision, handoff: this.handoff.id ?? null };
-      this.session.state = await answer(client.POST('/api/sessions/{sessionId}/findings/safe', { params, body }));
+      await this.session.changed((revision) =>
+        client.POST('/api/sessions/{sessionId}/findings/safe', {
+          params,
+          body: { revision, handoff: this.handoff.id ?? null },
+        }),
+      );
       await this.handoff.load();
-      await this.load();
     } catch (thrown) {
       toasts.wrong(thrown);
     }

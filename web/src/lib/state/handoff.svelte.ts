@@ -12,19 +12,16 @@ import type {
   SinceLastRun,
 } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
+import { Served } from './served.svelte';
 import { stamped } from './stamped';
 import { Turns } from './turns';
 
 /** The handoff of a session that is looked at (made when there is none yet), its plan, and the runs it has had. */
 export class HandoffStore {
-  state = $state.raw<HandoffState>();
-  /** Every handoff of the session. */
-  all = $state.raw<HandoffEntry[]>([]);
-  runs = $state.raw<RunEntry[]>([]);
-  runsKnown = $state(false);
-  /** What changed since the last run; undefined while it is not known. */
-  since = $state.raw<SinceLastRun>();
-  failure = $state<string>();
+  private readonly list: Served<HandoffEntry[]>;
+  private readonly planned = new Served<HandoffState>();
+  private readonly printed = new Served<RunEntry[]>();
+  private readonly changes = new Served<SinceLastRun>();
   private undone = $state.raw<Handoff[]>([]);
   private readonly turns = new Turns();
   private picked?: string;
@@ -32,6 +29,14 @@ export class HandoffStore {
 
   constructor(readonly sessionId: string) {
     this.picked = sessionStorage.getItem(this.key) ?? undefined;
+    this.list = new Served({
+      key: ['session', sessionId, 'handoffs'],
+      ask: async (signal) => {
+        const path = { sessionId };
+        const all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path }, signal }));
+        return all.length ? all : [entryOf(await this.makeFirst())];
+      },
+    });
     void this.load();
   }
 
@@ -50,55 +55,83 @@ export class HandoffStore {
     return this.opened;
   }
 
+  get state(): HandoffState | undefined {
+    return this.planned.data;
+  }
+
   get handoff(): Handoff {
     return this.state!.handoff;
   }
 
-  async load(): Promise<void> {
-    try {
-      const path = { sessionId: this.sessionId };
-      this.all = await answer(client.GET('/api/sessions/{sessionId}/handoffs', { params: { path } }));
-      const entry = this.all.find((each) => each.id === this.picked) ?? this.all[0];
-      if (entry) await this.open(entry.id);
-      else await this.makeFirst();
-      this.failure = undefined;
-    } catch (thrown) {
-      this.failure = (thrown as Error).message;
-    }
+  /** Every handoff of the session. */
+  get all(): HandoffEntry[] {
+    return this.list.data ?? [];
   }
 
-  /** What was printed can be looked at even where nothing can be planned any more, as when a recording vanished. */
+  get runs(): RunEntry[] {
+    return this.printed.data ?? [];
+  }
+
+  get runsKnown(): boolean {
+    return this.printed.data !== undefined;
+  }
+
+  /** What changed since the last run; undefined while it is not known. */
+  get since(): SinceLastRun | undefined {
+    return this.changes.failure ? undefined : this.changes.data;
+  }
+
+  get failure(): string | undefined {
+    return this.list.failure ?? this.planned.failure ?? this.printed.failure;
+  }
+
+  async load(): Promise<void> {
+    await this.list.load();
+    const entry = this.all.find((each) => each.id === this.picked) ?? this.all[0];
+    if (!entry) return;
+    // what was printed can be looked at even where nothing can be planned any more, as when a recording vanished
+    await this.open(entry.id);
+  }
+
   private async open(id: string): Promise<void> {
-    if (this.opened !== id) this.state = undefined;
     this.opened = id;
-    const runs = this.loadRuns();
-    try {
-      const state = await answer(client.GET('/api/handoffs/{id}', { params: { path: { id } } }));
-      const newer = this.state?.id === id && this.state.revision > state.revision; // a change was answered while this was on its way
-      if (this.opened === id && !newer) this.state = state;
-    } finally {
-      await runs;
-    }
+    const params = { path: { id } };
+    const of = { params: { path: { handoffId: id } } };
+    this.changes.about({
+      key: ['handoff', id, 'changes'],
+      ask: (signal) => answer(client.GET('/api/handoffs/{handoffId}/changes', { ...of, signal })),
+      onlyWhenLoaded: true,
+    });
+    await Promise.all([
+      this.planned.look({
+        key: ['handoff', id],
+        ask: (signal) => answer(client.GET('/api/handoffs/{id}', { params, signal })),
+      }),
+      this.printed.look({
+        key: ['handoff', id, 'runs'],
+        ask: (signal) => answer(client.GET('/api/handoffs/{handoffId}/runs', { ...of, signal })),
+      }),
+    ]);
+  }
+
+  close(): void {
+    for (const each of [this.list, this.planned, this.printed, this.changes]) each.close();
   }
 
   /** Looks at another handoff of the session. */
   async pick(id: string): Promise<void> {
     this.remembered(id);
     this.undone = [];
-    this.runsKnown = false;
     await this.load();
   }
 
   /** The one that every session has; two windows that open it at once get the same. */
-  private async makeFirst(): Promise<void> {
-    const path = { sessionId: this.sessionId };
-    await this.look(
-      await answer(
-        client.PUT('/api/sessions/{sessionId}/handoffs/first', {
-          params: { path },
-          body: { name: 'The mixer', brief: null },
-        }),
-      ),
+  private makeFirst(): Promise<HandoffState> {
+    return answer(
+      client.PUT('/api/sessions/{sessionId}/handoffs/first', {
+        params: { path: { sessionId: this.sessionId } },
+        body: { name: 'The mixer', brief: null },
+      }),
     );
   }
 
@@ -110,19 +143,12 @@ export class HandoffStore {
         body: { name, brief: brief ?? null },
       }),
     );
-    await this.look(made);
-  }
-
-  private async look(made: HandoffState): Promise<void> {
     this.remembered(made.id);
-    this.opened = made.id;
-    this.state = made;
     this.undone = [];
-    this.all = [
-      ...this.all.filter((each) => each.id !== made.id),
-      { id: made.id, name: made.handoff.name, brief: made.handoff.brief.name },
-    ];
-    await this.loadRuns();
+    this.list.set([...this.all.filter((each) => each.id !== made.id), entryOf(made)]);
+    const opening = this.open(made.id);
+    this.planned.set(made);
+    await opening;
   }
 
   /** Removes the handoff with what it printed. */
@@ -133,24 +159,13 @@ export class HandoffStore {
     await this.load();
   }
 
-  async loadRuns(): Promise<void> {
-    this.runs = await answer(
-      client.GET('/api/handoffs/{handoffId}/runs', { params: { path: { handoffId: this.id! } } }),
-    );
-    this.runsKnown = true;
+  loadRuns(): Promise<void> {
+    return this.printed.load();
   }
 
   /** Asks what would be printed again as all stands now. */
-  async loadSince(): Promise<void> {
-    const revision = this.state?.revision;
-    try {
-      const since = await answer(
-        client.GET('/api/handoffs/{handoffId}/changes', { params: { path: { handoffId: this.id! } } }),
-      );
-      if (this.state?.revision === revision) this.since = since;
-    } catch {
-      this.since = undefined; // the next change asks again
-    }
+  loadSince(): Promise<void> {
+    return this.changes.load();
   }
 
   isChosen(choice: Choice): boolean {
@@ -236,11 +251,10 @@ export class HandoffStore {
       this.remember();
       const now = this.state!;
       try {
-        this.state = await answer(ask(now.id, now.revision));
+        this.planned.set(await answer(ask(now.id, now.revision)));
       } catch (thrown) {
         this.undone = this.undone.slice(0, -1);
-        if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
-        toasts.wrong(thrown);
+        this.refused(thrown);
       }
     });
   }
@@ -261,21 +275,25 @@ export class HandoffStore {
   private async send(handoff: Handoff): Promise<boolean> {
     const now = this.state!;
     try {
-      this.state = await answer(
+      const taken = await answer(
         client.PUT('/api/handoffs/{id}', {
           params: { path: { id: now.id } },
           body: { revision: now.revision, handoff },
         }),
       );
-      this.all = this.all.map((each) =>
-        each.id === now.id ? { ...each, name: handoff.name, brief: handoff.brief.name } : each,
-      );
+      this.planned.set(taken);
+      this.list.set(this.all.map((each) => (each.id === taken.id ? entryOf(taken) : each)));
       return true;
     } catch (thrown) {
-      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as HandoffState;
-      toasts.wrong(thrown);
+      this.refused(thrown);
       return false;
     }
+  }
+
+  /** Somebody was faster, or it cannot be done: said, and what there is now is shown. */
+  private refused(thrown: unknown): void {
+    if (thrown instanceof Refusal && thrown.problem.current) this.planned.set(thrown.problem.current as HandoffState);
+    toasts.wrong(thrown);
   }
 
   /** Starts a run and returns its id; undefined when it was refused. */
@@ -295,4 +313,8 @@ export class HandoffStore {
       return undefined;
     }
   }
+}
+
+function entryOf({ id, handoff }: HandoffState): HandoffEntry {
+  return { id, name: handoff.name, brief: handoff.brief.name };
 }

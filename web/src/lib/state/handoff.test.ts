@@ -2,6 +2,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Handoff, HandoffState } from '../api/types';
 import { HandoffStore } from './handoff.svelte';
+import { queries } from './queries';
 
 const plain: Handoff = {
   name: 'Mixer',
@@ -86,6 +87,7 @@ vi.mock('../api/client', async (original) => {
 });
 
 beforeEach(() => {
+  queries.clear();
   stored = { one: { handoff: plain, revision: 1 }, two: { handoff: { ...plain, name: 'Singer' }, revision: 1 } };
   sent = [];
   sessionStorage.clear();

@@ -1,6 +1,7 @@
 import client, { answer } from '../api/client';
 import type { FileLevel, LevelsView, PlanRow } from '../api/types';
 import type { HandoffStore } from './handoff.svelte';
+import { Served } from './served.svelte';
 
 const FIRST_MS = 400;
 const AGAIN_MS = 1_500;
@@ -9,16 +10,15 @@ const OTHERS_AGAIN_MS = 4_000;
 
 /** Levels of a plan's files, as they become known. Those of another state of the plan are not shown. */
 export class Levels {
-  private view = $state.raw<LevelsView>();
+  private readonly view = new Served<LevelsView>();
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private asked = 0;
 
   constructor(private readonly handoff: HandoffStore) {}
 
   /** Those of the plan as it stands. */
   private get now(): LevelsView | undefined {
     const state = this.handoff.state;
-    const view = this.view;
+    const view = this.view.data;
     const fits = view && state && view.revision === state.revision && view.sessionRevision === state.sessionRevision;
     return fits ? view : undefined;
   }
@@ -90,26 +90,27 @@ export class Levels {
   /** Asks for those of the plan as it stands, until all are known. */
   follow(): void {
     this.stop();
-    this.timer = setTimeout(() => void this.load(), FIRST_MS);
+    this.timer = setTimeout(() => this.ask(), FIRST_MS);
   }
 
   stop(): void {
     clearTimeout(this.timer);
-    this.asked++;
+    this.view.about(undefined);
   }
 
-  private async load(): Promise<void> {
-    const asked = ++this.asked;
+  close(): void {
+    this.stop();
+    this.view.close();
+  }
+
+  /** What goes wrong is not told here: the plan says itself why it cannot be had, and the next change asks again. */
+  private ask(): void {
     const id = this.handoff.id;
     if (!id) return;
-    try {
-      const view = await answer(client.GET('/api/handoffs/{id}/levels', { params: { path: { id } } }));
-      if (asked !== this.asked) return;
-      this.view = view;
-      if (view.pending + view.othersPending > 0)
-        this.timer = setTimeout(() => void this.load(), view.pending ? AGAIN_MS : OTHERS_AGAIN_MS);
-    } catch {
-      // the plan says itself why it cannot be had; the next change asks again
-    }
+    this.view.about({
+      key: ['handoff', id, 'levels'],
+      ask: (signal) => answer(client.GET('/api/handoffs/{id}/levels', { params: { path: { id } }, signal })),
+      again: ({ pending, othersPending }) => (pending ? AGAIN_MS : othersPending ? OTHERS_AGAIN_MS : undefined),
+    });
   }
 }

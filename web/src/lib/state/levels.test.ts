@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { HandoffState, LevelsView, PlanRow } from '../api/types';
 import type { HandoffStore } from './handoff.svelte';
 import { Levels } from './levels.svelte';
+import { queries } from './queries';
 
 const level = (peakDbfs: number | null) => ({
   channels: 1,
@@ -43,6 +44,7 @@ const handoff = {
 const row = (id: string) => ({ row: id }) as PlanRow;
 
 beforeEach(() => {
+  queries.clear();
   vi.useFakeTimers();
   asked = 0;
 });

@@ -13,19 +13,26 @@ const runs = new Map<string, RunStore>();
 /** The session a view is about: kept between views, brought up to date when a view opens it again. */
 export function openSession(id: string): SessionStore {
   if (session?.id === id) void session.load();
-  else session = new SessionStore(id);
+  else {
+    session?.close();
+    session = new SessionStore(id);
+  }
   return session;
 }
 
 export function openHandoff(sessionId: string): HandoffStore {
   if (handoff?.sessionId === sessionId) void handoff.load();
-  else handoff = new HandoffStore(sessionId);
+  else {
+    handoff?.close();
+    handoff = new HandoffStore(sessionId);
+  }
   return handoff;
 }
 
 /** What was found in the session; loaded by the tabs, which every view of a session has. */
 export function openFindings(sessionId: string): FindingsStore {
   if (findings?.of !== sessionId) {
+    findings?.store.close();
     const of = session?.id === sessionId ? session : openSession(sessionId);
     findings = {
       of: sessionId,

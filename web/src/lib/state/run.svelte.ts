@@ -1,6 +1,8 @@
 import client, { answer } from '../api/client';
 import type { Pulse, RunView } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
+import { queries } from './queries';
+import { Served } from './served.svelte';
 
 /** Pictures that could not be had are asked for again after a while. */
 const AGAIN_MS = 5_000;
@@ -8,11 +10,8 @@ const OVER = ['done', 'failed', 'cancelled'];
 
 /** One run, followed live until it is over. */
 export class RunStore {
-  view = $state.raw<RunView>();
-  failure = $state<string>();
+  private readonly served: Served<RunView>;
   private source?: EventSource;
-  private askedForSums = 0;
-  private pictures = new Map<number, Int16Array>();
   /** Grows when a picture has come, so that drawings know. */
   picturesCome = $state(0);
 
@@ -20,38 +19,30 @@ export class RunStore {
     readonly id: string,
     private readonly whenOver: (run: RunStore) => void,
   ) {
-    void this.load(true);
+    this.served = new Served({
+      key: ['run', id],
+      ask: (signal) => answer(client.GET('/api/runs/{id}', { params: { path: { id } }, signal })),
+      again: waitForSums,
+    });
+    void this.reload();
+  }
+
+  get view(): RunView | undefined {
+    return this.served.data;
+  }
+
+  get failure(): string | undefined {
+    return this.served.failure;
   }
 
   get isOver(): boolean {
     return !!this.view && OVER.includes(this.view.state);
   }
 
-  /** Once more, where it could not be had. */
-  reload(): Promise<void> {
-    return this.load(true);
-  }
-
-  private async load(first: boolean): Promise<void> {
-    try {
-      this.view = await answer(client.GET('/api/runs/{id}', { params: { path: { id: this.id } } }));
-      this.failure = undefined;
-      if (first && !this.isOver) this.follow();
-      this.waitForSums();
-    } catch (thrown) {
-      this.failure = (thrown as Error).message;
-    }
-  }
-
-  /** The zips' checksums come a while after the run is done. */
-  private waitForSums(): void {
-    if (
-      this.view?.state === 'done' &&
-      this.view.parcels.some((parcel) => !parcel.sha256) &&
-      this.askedForSums++ < 100
-    ) {
-      setTimeout(() => void this.load(false), 1_000 + 100 * this.askedForSums);
-    }
+  /** As it is now; followed when it goes on. */
+  async reload(): Promise<void> {
+    await this.served.load();
+    if (this.view && !this.isOver && !this.source) this.follow();
   }
 
   private follow(): void {
@@ -59,16 +50,17 @@ export class RunStore {
     this.source.addEventListener('pulse', (event) => {
       const pulse = JSON.parse((event as MessageEvent<string>).data) as Pulse;
       if (!this.view) return;
-      this.view = {
+      this.served.set({
         ...this.view,
         state: pulse.state,
         detail: pulse.progress,
         progress: pulse.progress.fraction,
         failure: pulse.failure,
-      };
+      });
       if (this.isOver) {
         this.source?.close();
-        void this.load(false).then(() => this.whenOver(this));
+        this.source = undefined;
+        void this.served.load().then(() => this.whenOver(this));
       }
     });
   }
@@ -76,7 +68,7 @@ export class RunStore {
   async cancel(): Promise<void> {
     try {
       await answer(client.POST('/api/runs/{id}/cancel', { params: { path: { id: this.id } } }));
-      await this.load(false);
+      await this.served.load();
     } catch (thrown) {
       toasts.wrong(thrown);
     }
@@ -85,25 +77,41 @@ export class RunStore {
   /** Has the files read once more, and follows that. */
   async readAgain(): Promise<void> {
     try {
-      this.view = await answer(client.POST('/api/runs/{id}/proof', { params: { path: { id: this.id } } }));
-      this.pictures.clear();
+      this.served.set(await answer(client.POST('/api/runs/{id}/proof', { params: { path: { id: this.id } } })));
+      queries.removeQueries({ queryKey: this.pictures });
       this.follow();
     } catch (thrown) {
       toasts.wrong(thrown);
     }
   }
 
+  private get pictures(): string[] {
+    return ['run', this.id, 'picture'];
+  }
+
   /** How a printed file looks; undefined while it is on its way. */
   picture(file: number): Int16Array | undefined {
-    if (this.view?.state === 'done' && !this.pictures.has(file)) {
-      this.pictures.set(file, new Int16Array());
-      void fetch(`/api/runs/${this.id}/files/${file}/picture`)
-        .then((response) => (response.ok ? response.arrayBuffer() : Promise.reject(new Error(response.statusText))))
-        .then((buffer) => this.pictures.set(file, new Int16Array(buffer)))
-        .catch(() => new Promise((wait) => setTimeout(wait, AGAIN_MS)).then(() => this.pictures.delete(file)))
-        .then(() => this.picturesCome++);
-    }
-    const picture = this.pictures.get(file);
-    return picture?.length ? picture : undefined;
+    const queryKey = [...this.pictures, file];
+    const { data, fetchStatus, errorUpdatedAt } = queries.getQueryState<Int16Array>(queryKey) ?? {};
+    const goesOn = fetchStatus === 'fetching' || Date.now() - (errorUpdatedAt ?? 0) < AGAIN_MS;
+    if (data || goesOn || this.view?.state !== 'done') return data;
+    const url = `/api/runs/${this.id}/files/${file}/picture`;
+    void queries
+      .fetchQuery({ queryKey, queryFn: ({ signal }) => fetchPicture(url, signal), gcTime: Infinity })
+      .catch(() => new Promise((wait) => setTimeout(wait, AGAIN_MS)))
+      .then(() => this.picturesCome++);
+    return undefined;
   }
+}
+
+/** The zips' checksums come a while after the run is done. */
+function waitForSums(view: RunView, times: number): number | undefined {
+  const missing = view.state === 'done' && view.parcels.some((parcel) => !parcel.sha256);
+  return missing && times < 100 ? 1_000 + 100 * times : undefined;
+}
+
+async function fetchPicture(url: string, signal: AbortSignal): Promise<Int16Array> {
+  const response = await fetch(url, { signal });
+  if (!response.ok) throw new Error(response.statusText);
+  return new Int16Array(await response.arrayBuffer());
 }

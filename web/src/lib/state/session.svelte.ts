@@ -1,19 +1,30 @@
 import client, { answer, Refusal } from '../api/client';
 import type { Session, SessionEdit, SessionState } from '../api/types';
 import { toasts } from '../chrome/toasts.svelte';
-import { holdsOn } from './conflict';
 import type { Tempo } from '../time/tempo';
+import { holdsOn } from './conflict';
+import { Served } from './served.svelte';
 import { Turns } from './turns';
 
 /** The session that is open, as the server has it; edits go there and come back. */
 export class SessionStore {
-  state = $state.raw<SessionState>();
-  failure = $state<string>();
   busy = $state(false);
+  private readonly served: Served<SessionState>;
   private readonly turns = new Turns();
 
   constructor(readonly id: string) {
-    void this.load();
+    this.served = new Served({
+      key: ['session', id],
+      ask: (signal) => answer(client.GET('/api/sessions/{id}', { params: { path: { id } }, signal })),
+    });
+  }
+
+  get state(): SessionState | undefined {
+    return this.served.data;
+  }
+
+  get failure(): string | undefined {
+    return this.served.failure;
   }
 
   get session(): Session | undefined {
@@ -33,13 +44,12 @@ export class SessionStore {
     };
   }
 
-  async load(): Promise<void> {
-    try {
-      this.state = await answer(client.GET('/api/sessions/{id}', { params: { path: { id: this.id } } }));
-      this.failure = undefined;
-    } catch (thrown) {
-      this.failure = (thrown as Error).message;
-    }
+  load(): Promise<void> {
+    return this.served.load();
+  }
+
+  close(): void {
+    this.served.close();
   }
 
   /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
@@ -63,10 +73,10 @@ export class SessionStore {
   private async send(edit: SessionEdit): Promise<void> {
     // An edit arrives even when the page is left at once; browsers carry up to 64 KiB that way.
     const keepalive = JSON.stringify(edit).length < 60_000;
-    await this.step(() =>
+    await this.step((revision) =>
       client.POST('/api/sessions/{id}/edits', {
         params: { path: { id: this.id } },
-        body: { revision: this.state!.revision, edit },
+        body: { revision, edit },
         keepalive,
       }),
     );
@@ -78,23 +88,28 @@ export class SessionStore {
   private async quietly(path: '/api/sessions/{id}/undo' | '/api/sessions/{id}/redo'): Promise<void> {
     if (!this.state || this.busy) return;
     try {
-      await this.step(() =>
-        client.POST(path, { params: { path: { id: this.id } }, body: { revision: this.state!.revision } }),
-      );
+      await this.changed((revision) => client.POST(path, { params: { path: { id: this.id } }, body: { revision } }));
     } catch (thrown) {
       toasts.wrong(thrown);
     }
   }
 
-  private async step(send: () => Promise<{ data?: SessionState; error?: unknown; response: Response }>): Promise<void> {
+  /** A change that the server works out, made from what the ones before left. */
+  changed(ask: (revision: number) => Answered): Promise<void> {
+    return this.turns.take(() => this.step(ask));
+  }
+
+  private async step(ask: (revision: number) => Answered): Promise<void> {
     this.busy = true;
     try {
-      this.state = await answer(send());
+      this.served.set(await answer(ask(this.state!.revision)));
     } catch (thrown) {
-      if (thrown instanceof Refusal && thrown.problem.current) this.state = thrown.problem.current as SessionState;
+      if (thrown instanceof Refusal && thrown.problem.current) this.served.set(thrown.problem.current as SessionState);
       throw thrown;
     } finally {
       this.busy = false;
     }
   }
 }
+
+type Answered = Promise<{ data?: SessionState; error?: unknown; response: Response }>;

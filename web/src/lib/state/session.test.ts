@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
-import { describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SessionState } from '../api/types';
 import { SessionStore } from './session.svelte';
+import { queries } from './queries';
 
 let revision = 1;
 const state = () => ({ id: 's', revision, session: { rows: [] } }) as unknown as SessionState;
@@ -19,6 +20,8 @@ vi.mock('../api/client', async (original) => ({
     },
   },
 }));
+
+beforeEach(() => queries.clear());
 
 describe('edits of a session', () => {
   it('wait for each other, so that a held key is in nobody’s way', async () => {

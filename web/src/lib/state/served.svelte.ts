@@ -1,0 +1,94 @@
+import { hashKey, QueryObserver, type QueryObserverOptions, type QueryObserverResult } from '@tanstack/query-core';
+import { AWAY_MS, isAway, queries } from './queries';
+
+/** What is asked for, under a key that begins with what it belongs to and its id. */
+export interface Asked<T> {
+  key: readonly unknown[];
+  ask: (signal: AbortSignal) => Promise<T>;
+  /** Milliseconds until it is asked for again, given what came and how often it came; never when undefined. */
+  again?: (data: T, times: number) => number | undefined;
+  /** What never changes is asked for once. */
+  lasting?: boolean;
+  /** What costs much is asked for by `load` alone. */
+  onlyWhenLoaded?: boolean;
+}
+
+/**
+ * One thing that the server has. It is asked for once however many look, again when the window is looked at again, and,
+ * when the server was away, until it is back; an answer that a change overtook is dropped.
+ */
+export class Served<T> {
+  private result = $state.raw<QueryObserverResult<T>>();
+  private asked: Asked<T> | undefined;
+  private readonly observer: QueryObserver<T>;
+  private readonly leave: () => void;
+
+  constructor(asked?: Asked<T>) {
+    this.asked = asked;
+    this.observer = new QueryObserver(queries, options(asked));
+    this.result = this.observer.getCurrentResult();
+    this.leave = this.observer.subscribe((result) => (this.result = result));
+  }
+
+  /** The newest that is known; undefined while nothing is. */
+  get data(): T | undefined {
+    return this.result?.data;
+  }
+
+  /** Why it could not be had the last time; what is known from before stays. */
+  get failure(): string | undefined {
+    return this.result?.error?.message;
+  }
+
+  /**
+   * Asks for something else. Until that has come, what was known is shown if it belongs to the same thing; a key that is
+   * the same asks for nothing. Undefined while it is not known what to ask for.
+   */
+  about(asked: Asked<T> | undefined): void {
+    this.asked = asked;
+    this.observer.setOptions(options(asked));
+    this.result = this.observer.getCurrentResult();
+  }
+
+  /** Asks for something else, or for the same once more; done when it has come or could not be had. */
+  async look(asked: Asked<T>): Promise<void> {
+    const same = !!this.asked && hashKey(this.asked.key) === hashKey(asked.key);
+    this.about(asked);
+    await this.observer.refetch({ cancelRefetch: same }); // what asks for the first time is under way by itself
+    this.result = this.observer.getCurrentResult();
+  }
+
+  /** Asks now. What goes wrong is in `failure`. */
+  async load(): Promise<void> {
+    if (!this.asked) return;
+    await this.observer.refetch();
+    this.result = this.observer.getCurrentResult();
+  }
+
+  /** Takes what an answer to a change said; what is on its way is older. */
+  set(data: T): void {
+    if (!this.asked) return;
+    void queries.cancelQueries({ queryKey: this.asked.key, exact: true });
+    queries.setQueryData(this.asked.key, data);
+    this.result = this.observer.getCurrentResult();
+  }
+
+  /** Nobody looks any more. */
+  close(): void {
+    this.leave();
+  }
+}
+
+function options<T>(asked: Asked<T> | undefined): QueryObserverOptions<T> {
+  return {
+    queryKey: asked?.key ?? ['nothing'],
+    queryFn: asked && (({ signal }) => asked.ask(signal)),
+    placeholderData: (before, query) => (query?.queryKey[1] === asked?.key[1] ? before : undefined),
+    enabled: !!asked && !asked.onlyWhenLoaded,
+    staleTime: asked?.lasting ? Infinity : 0,
+    refetchInterval: ({ state }) => {
+      if (state.error) return isAway(state.error) ? AWAY_MS : false;
+      return (state.data !== undefined && asked?.again?.(state.data, state.dataUpdateCount)) || false;
+    },
+  };
+}
