@@ -5,7 +5,9 @@
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Levels } from '../lib/state/levels.svelte';
   import { InSight } from '../lib/inSight.svelte';
+  import { foldsOf } from '../lib/signal/folds';
   import Rings from '../lib/signal/Rings.svelte';
+  import { isFoldedAway, membersOf, type Nested } from '../lib/signal/tree';
   import PeakBar from './PeakBar.svelte';
   import { type Extra, extras } from './extras';
   import { namesAt } from './names';
@@ -15,13 +17,13 @@
   let {
     store,
     levels,
-    depth,
+    nested,
     roles,
     selected = $bindable(),
   }: {
     store: HandoffStore;
     levels: Levels;
-    depth: Map<string, number>;
+    nested: Map<string, Nested>;
     roles: Map<string, string>;
     selected?: string;
   } = $props();
@@ -29,7 +31,14 @@
   const stamping = new Stamping();
   const plan = $derived(store.state!.plan);
   let filter = $state('');
-  const rows = $derived(plan.rows.filter((row) => matches(row, filter, roles.get(row.row), printed(row))));
+  const folds = $derived(foldsOf(store.sessionId));
+  const members = $derived(membersOf(nested));
+  const depth = (row: PlanRow) => (filter ? 0 : (nested.get(row.row)?.depth ?? 0));
+  const rows = $derived(
+    plan.rows.filter((row) =>
+      filter ? matches(row, filter, roles.get(row.row), printed(row)) : !isFoldedAway(row.row, nested, folds),
+    ),
+  );
   const lines = new InSight(() => rows, LINE_HEIGHT);
   const doubled = $derived(new Map(store.state!.doubled.map((each) => [each.at, each.words])));
   const more = $derived(filter ? { first: [], last: [] } : extras(plan));
@@ -204,12 +213,15 @@
             ondragend={() => (dragged = over = undefined)}>{String(row.number).padStart(2, '0')}</span
           ></span
         >
-        <span class="name" role="gridcell" style="padding-left:{20 * (depth.get(row.row) ?? 0)}px" title={row.name}
-          >{#if depth.get(row.row)}<i
-              class="branch"
-              style="left:{20 * (depth.get(row.row) ?? 1) - 14}px"
-              aria-hidden="true"
-            ></i>{/if}{row.name}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span
+        <span class="name" role="gridcell" style="padding-left:{20 * depth(row)}px" title={row.name}
+          >{#if depth(row)}<i class="branch" style="left:{20 * depth(row) - 14}px" aria-hidden="true"
+            ></i>{/if}{row.name}{#if members.has(row.row) && !filter}<button
+              class="fold"
+              aria-expanded={!folds.has(row.row)}
+              aria-label="Rows of {row.name}"
+              onclick={() => (folds.delete(row.row) ? undefined : folds.add(row.row))}
+              >{folds.has(row.row) ? '▸' : '▾'}{members.get(row.row)}</button
+            >{/if}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span
             >{/if}{#if doubled.has(row.row)}<span class="twice" title={doubled.get(row.row)}
               ><span aria-hidden="true">×2</span><span class="sr-only">would sound doubled</span></span
             >{/if}</span
@@ -291,6 +303,15 @@
 {/snippet}
 
 <style>
+  .fold {
+    margin-left: 6px;
+    padding: 0 4px;
+    font-size: 12px;
+    color: var(--ink2);
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    cursor: pointer;
+  }
   .grid {
     flex: 1;
     min-height: 0;

@@ -11,7 +11,7 @@
   import { Levels } from '../lib/state/levels.svelte';
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
-  import { depths } from '../lib/signal/tree';
+  import { nesting } from '../lib/signal/tree';
   import { bytes, count, DEPTH_WORDS, minutes } from '../lib/units';
   import { foretold } from './foretold';
   import FileList from './FileList.svelte';
@@ -40,7 +40,11 @@
       ? `${DEPTH_WORDS[plan.depth]} is less than the recordings have${plan.depth === 'int16' ? '; dither is added' : ''}`
       : '',
   );
-  const depth = $derived(depths(session.session?.rows ?? []));
+  /** Under their buses as far as the receiver's order has them there. */
+  const nested = $derived.by(() => {
+    const rows = new Map(session.session?.rows.map((each) => [each.id, each]));
+    return nesting(plan?.rows.flatMap((each) => rows.get(each.row) ?? []) ?? []);
+  });
   const roles = $derived(
     new Map((session.session?.rows ?? []).map((r) => [r.id, r.about.role === 'other' ? '' : r.about.role])),
   );
@@ -119,7 +123,7 @@
   {:else}
     <div class="main">
       <PlanBar {store} {session} bind:face />
-      {#if face === 'rows'}<Grid {store} {levels} {depth} {roles} bind:selected />
+      {#if face === 'rows'}<Grid {store} {levels} {nested} {roles} bind:selected />
       {:else}<FileList {store} {levels} {session} bind:selected />{/if}
       <footer>
         <span class="big"

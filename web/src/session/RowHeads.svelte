@@ -2,18 +2,38 @@
   import { tick } from 'svelte';
   import type { Row } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
-  import { depths, isSum } from '../lib/signal/tree';
+  import { isSum, membersOf } from '../lib/signal/tree';
+  import { count } from '../lib/units';
   import type { Editing } from './editing.svelte';
   import { LANE_HEIGHT, ROW_HEIGHT, type Place } from './layout';
 
-  let { editing, places }: { editing: Editing; places: Place[] } = $props();
+  let {
+    editing,
+    places,
+    seen,
+    onreveal,
+  }: {
+    editing: Editing;
+    places: Place[];
+    /** Those that are drawn. */
+    seen: Place[];
+    /** Brings a row into sight. */
+    onreveal: (row: string) => Promise<void>;
+  } = $props();
   let renaming = $state<string>();
   let typed = $state('');
   let over = $state<string>();
   let list: HTMLUListElement;
 
-  const rows = $derived(editing.session.rows);
-  const depth = $derived(depths(rows));
+  const numbers = $derived(new Map(editing.session.rows.map((row, i) => [row.id, i + 1])));
+  const members = $derived(membersOf(editing.nested));
+  const above = $derived(seen[0]?.top ?? 0);
+  const below = $derived(heightOf(places) - heightOf(seen));
+
+  function heightOf(list: Place[]): number {
+    const last = list.at(-1);
+    return last ? last.top + last.height : 0;
+  }
 
   async function begin(row: Row) {
     editing.choose(row.id);
@@ -41,9 +61,11 @@
     }
   }
 
-  function focusHead(index: number, how: 'alone' | 'range' = 'alone') {
-    const row = rows[Math.min(rows.length - 1, Math.max(0, index))]!;
+  async function focusHead(index: number, how: 'alone' | 'range' = 'alone') {
+    const { row } = places[Math.min(places.length - 1, Math.max(0, index))]!;
     editing.choose(row.id, how);
+    await onreveal(row.id);
+    await tick();
     list.querySelector<HTMLElement>(`button[data-row="${CSS.escape(row.id)}"]`)?.focus();
   }
 
@@ -51,11 +73,10 @@
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     if (by && event.altKey) {
       event.preventDefault();
-      const before = by < 0 ? rows[index - 1]?.id : rows[index + 2]?.id;
-      if (before && row.type !== 'mix') void editing.moveRows(before);
+      if (row.type !== 'mix') void editing.moveRowsBy(by);
     } else if (by) {
       event.preventDefault();
-      focusHead(index + by, event.shiftKey ? 'range' : 'alone');
+      void focusHead(index + by, event.shiftKey ? 'range' : 'alone');
     } else if (event.key === 'Enter' || event.key === 'F2') {
       event.preventDefault();
       void begin(row);
@@ -67,11 +88,11 @@
     if (event.key === 'Escape') {
       renaming = undefined;
       await tick();
-      focusHead(index);
+      void focusHead(index);
     } else if (event.key === 'Enter') {
       await finish(row);
       await tick();
-      if (renaming === undefined) focusHead(index); // a refused name stays in its field
+      if (renaming === undefined) void focusHead(index); // a refused name stays in its field
     }
   }
 
@@ -79,7 +100,7 @@
     editing.choose(row.id, event.ctrlKey || event.metaKey ? 'toggle' : event.shiftKey ? 'range' : 'alone');
   }
 
-  function fold(row: Row) {
+  function foldTakes(row: Row) {
     const folded = new Set(editing.foldedOut);
     if (!folded.delete(row.id)) folded.add(row.id);
     editing.foldedOut = folded;
@@ -110,7 +131,9 @@
 </script>
 
 <ul bind:this={list} aria-label="Rows">
-  {#each places as { row, height, lanes }, i (row.id)}
+  {#if above}<li style="height:{above}px" role="presentation"></li>{/if}
+  {#each seen as { row, height, lanes } (row.id)}
+    {@const i = places.findIndex((place) => place.row === row)}
     <li
       class:selected={editing.rows.includes(row.id)}
       class:sum={isSum(row)}
@@ -125,13 +148,16 @@
       ondragleave={() => (over = undefined)}
       ondrop={(e) => drop(e, row)}
     >
-      <div class="head" style="height:{ROW_HEIGHT - 1}px;padding-left:{12 + 12 * (depth.get(row.id) ?? 0)}px">
-        <span class="mono number">{row.type === 'mix' ? '' : String(i + 1).padStart(2, '0')}</span>
+      <div
+        class="head"
+        style="height:{ROW_HEIGHT - 1}px;padding-left:{12 + 12 * (editing.nested.get(row.id)?.depth ?? 0)}px"
+      >
+        <span class="mono number">{row.type === 'mix' ? '' : String(numbers.get(row.id)).padStart(2, '0')}</span>
         {#if renaming === row.id}
           <input
             bind:value={typed}
             maxlength="400"
-            aria-label="Name of row {i + 1}"
+            aria-label="Name of row {numbers.get(row.id)}"
             onblur={() => finish(row)}
             onkeydown={(e) => onfieldkey(e, row, i)}
           />
@@ -148,13 +174,22 @@
             aria-pressed={editing.rows.includes(row.id)}
             tabindex={editing.rows.includes(row.id) || (!editing.rows.length && i === 0) ? 0 : -1}>{row.name}</button
           >
+          {#if members.has(row.id)}
+            <button
+              class="small"
+              aria-expanded={!editing.folds.has(row.id)}
+              aria-label="Rows of {row.name}"
+              title="{count(members.get(row.id)!, 'row')} under it: fold {editing.folds.has(row.id) ? 'out' : 'away'}"
+              onclick={() => editing.fold(row.id)}>{editing.folds.has(row.id) ? '▸' : '▾'}{members.get(row.id)}</button
+            >
+          {/if}
           {#if row.type === 'audio' && row.takes.length > 1}
             <button
               class="small"
               aria-expanded={lanes > 0}
               aria-label="Takes of {row.name}"
               title="{row.takes.length} takes: fold out"
-              onclick={() => fold(row)}>{lanes ? '▾' : '▸'}{row.takes.length}</button
+              onclick={() => foldTakes(row)}>{lanes ? '▾' : '▸'}{row.takes.length}</button
             >
           {/if}
           {#if row.type !== 'mix'}
@@ -191,6 +226,7 @@
       {/if}
     </li>
   {/each}
+  {#if below > 0}<li style="height:{below}px" role="presentation"></li>{/if}
 </ul>
 
 <style>

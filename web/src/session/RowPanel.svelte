@@ -46,6 +46,8 @@
 {#if row.type !== 'mix'}
   <div class="do">
     <button class="plain" onclick={() => editing.duplicateRows()} disabled={row.type === 'part'}>Duplicate</button>
+    <button class="plain" onclick={() => editing.moveRowsBy(-1)} aria-label="Move the row up">↑</button>
+    <button class="plain" onclick={() => editing.moveRowsBy(1)} aria-label="Move the row down">↓</button>
     <button class="plain" onclick={() => editing.removeRows()}>Remove</button>
   </div>
 {/if}

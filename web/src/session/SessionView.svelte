@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { beatFrom, steady } from '../lib/time/tempo';
   import { router } from 'svelte-spa-router';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
@@ -13,6 +12,7 @@
   import { fromDrop } from '../sessions/dropped';
   import { addFiles } from './addFiles';
   import { Editing } from './editing.svelte';
+  import { keyboard } from './keyboard';
   import ClipPanel from './panel/ClipPanel.svelte';
   import ManyRows from './panel/ManyRows.svelte';
   import TempoPanel from './panel/TempoPanel.svelte';
@@ -51,24 +51,24 @@
     }
   });
 
-  const KEYS: Record<string, (event: KeyboardEvent) => void> = {
-    '+': () => timeline?.zoomTo(zoom * 1.5),
-    '=': () => timeline?.zoomTo(zoom * 1.5),
-    '-': () => timeline?.zoomTo(zoom / 1.5),
-    '0': () => timeline?.zoomTo(fit),
-    ' ': (event) => {
-      event.preventDefault();
-      bar?.toggle();
-    },
-    x: () => void editing.splitAtHead(),
-    o: () => void editing.join(),
-    Delete: () => void (editing.clips.length ? editing.removeClips() : undefined),
-    Escape: () => {
-      editing.rows = [];
-      editing.clips = [];
-      loop = undefined;
-    },
-  };
+  let said = $state('');
+  const keys = $derived(
+    keyboard(editing, {
+      get loop() {
+        return loop;
+      },
+      set loop(to) {
+        loop = to;
+      },
+      zoom: (by) => timeline?.zoomTo(by === 'whole' ? fit : zoom * by),
+      listen: () => bar?.toggle(),
+      located: () => {
+        timeline?.reveal(editing.head);
+        bar?.locate();
+      },
+      say: (words) => (said = words),
+    }),
+  );
 
   async function ondrop(event: DragEvent) {
     over = false;
@@ -80,20 +80,15 @@
 
   function onkeydown(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
-    if (target.closest('input, select, textarea')) return;
+    if (target.closest('input, select, textarea, [role=menu], dialog')) return;
     if (steps(event, store)) return;
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === ' ' && target.closest('button:not([data-row]), a, [role="button"]')) return;
-    if ((event.key === 'ArrowLeft' || event.key === 'ArrowRight') && editing.clips.length) {
-      event.preventDefault();
-      const way = event.key === 'ArrowLeft' ? -1 : 1;
-      const at = editing.firstChosen / session!.rate;
-      void editing.nudge(
-        session!.rate * (editing.snap === 'off' ? way / 1000 : beatFrom(store.tempo ?? steady(120, '4/4'), at, way)),
-      );
-      return;
-    }
-    KEYS[event.key]?.(event);
+    const key = event.key === ' ' || !event.shiftKey ? event.key : `Shift ${event.key}`;
+    const act = keys[key] ?? keys[event.key];
+    if (!act) return;
+    event.preventDefault();
+    act();
   }
 </script>
 
@@ -158,12 +153,18 @@
     </aside>
   {/if}
 </div>
+<p class="sr-only" role="status">{said}</p>
 <Keys
   keys={[
     ['Space', 'Listen, stop'],
     ['↑ ↓', 'Row above, row below; with Shift several, with Alt move the row'],
     ['Enter', 'Rename the row'],
-    ['← →', 'Move the chosen clips by a beat'],
+    ['← →', 'Move the mark, or the chosen clips, by what Snap says'],
+    ['Shift ← →', 'Go round from the mark to there'],
+    ['Home End', 'Mark to the start, to the end'],
+    ['C', 'Choose the next clip of the row; with Shift the one before'],
+    ['E', 'What the arrows move of a clip: all of it, start, end, fades'],
+    ['N', 'Mark to the next marker; with Shift to the one before'],
     ['X', 'Cut clips at the mark'],
     ['O', 'Join the chosen clips'],
     ['Delete', 'Remove the chosen clips'],

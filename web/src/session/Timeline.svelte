@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { AudioRow, Clip, Marker } from '../lib/api/types';
+  import { tick } from 'svelte';
+  import type { AudioRow, Marker } from '../lib/api/types';
   import { theme } from '../lib/chrome/theme.svelte';
   import { colours, prepare } from '../lib/waveform/draw';
   import { tiles } from '../lib/waveform/tiles';
@@ -7,7 +8,7 @@
   import { cursorOf, dragClips, dragLane, dragMarker, dragRuler, type Drag, type Grid } from './drag';
   import { drawTimeline, scrolledBy, scrollTimeline, type TimelineState } from './drawTimeline';
   import type { Editing } from './editing.svelte';
-  import { placeAt, places, RULER_HEIGHT } from './layout';
+  import { placeAt, places, RULER_HEIGHT, visible } from './layout';
   import RowHeads from './RowHeads.svelte';
   import { clampZoom, fitting, scrollKeeping } from './scale';
   import { snapped } from './snap';
@@ -36,6 +37,8 @@
 
   const HEADS = 214;
   const ROOM_SECONDS = 8;
+  /** So many are drawn all, so that the browser's own search finds them. */
+  const ALL_HEADS = 150;
   let scroller: HTMLDivElement;
   let canvas: HTMLCanvasElement;
   let width = $state(0);
@@ -54,15 +57,9 @@
   const session = $derived(editing.session);
   const seconds = $derived(Math.max(store.frames / session.rate, 4));
   const timelineWidth = $derived(Math.max(0, width - HEADS));
-  const all = $derived(places(session.rows, editing.foldedOut));
+  const all = $derived(places(editing.shown, editing.foldedOut));
   const tall = $derived((all.at(-1)?.top ?? 0) + (all.at(-1)?.height ?? 0));
-  const lengths = $derived(
-    new Map(session.recordings.map((each) => [each.sha256, Math.ceil((each.frames * session.rate) / each.rate)])),
-  );
-  const grid: Grid = {
-    snap: (at) => snapped(at, editing.snap, store.tempo, session.rate),
-    recordingFrames: (clip: Clip) => lengths.get(clip.recording) ?? clip.offset + clip.frames,
-  };
+  const grid: Grid = { snap: (at) => snapped(at, editing.snap, store.tempo, session.rate) };
 
   $effect(() => {
     fit = fitting(timelineWidth, seconds);
@@ -111,10 +108,18 @@
   }
 
   /** Brings a row into sight. */
-  export function show(row: string) {
+  export async function show(row: string) {
+    editing.unfold(row);
+    await tick();
     const place = all.find((each) => each.row.id === row);
     if (place && (place.top < scrollY || place.top + place.height > scrollY + height - RULER_HEIGHT))
       scroller.scrollTop = place.top - 80;
+  }
+
+  /** Brings a frame into sight. */
+  export function reveal(frame: number) {
+    const x = (frame / session.rate) * zoom;
+    if (x < scrollX || x > scrollX + timelineWidth) scroller.scrollLeft = x - timelineWidth / 3;
   }
 
   function onwheel(event: WheelEvent) {
@@ -255,7 +260,12 @@
       <div class="corner cap" style="height:{RULER_HEIGHT}px">
         <span>{store.tempo ? 'bars' : 'no tempo given'}</span><span>time</span>
       </div>
-      <RowHeads {editing} places={all} />
+      <RowHeads
+        {editing}
+        places={all}
+        seen={all.length > ALL_HEADS ? visible(all, scrollY - height, scrollY + 2 * height) : all}
+        onreveal={show}
+      />
     </div>
   </div>
 </div>

@@ -1,5 +1,5 @@
 import type { AudioRow, Clip, Marker } from '../lib/api/types';
-import { faded, moved, trimmedEnd, trimmedStart } from './clips/clipEdits';
+import { moved, partMoved } from './clips/clipEdits';
 import type { ClipPart } from './clips/hit';
 import type { Editing } from './editing.svelte';
 
@@ -15,7 +15,6 @@ export interface Drag {
 
 export interface Grid {
   snap(frame: number): number;
-  recordingFrames(clip: Clip): number;
 }
 
 const CURSORS: Record<ClipPart, string> = {
@@ -53,7 +52,8 @@ export function dragClips(
         for (const [id, clips] of before) drag.ghost.set(id, moved(clips, which(id), Math.max(by, -earliest)));
         return;
       }
-      const one = change(held, frame);
+      const to = part.startsWith('fade') ? frame : grid.snap(frame);
+      const one = partMoved(held, part, to - edge(held), editing.recordingFrames(held));
       drag.ghost.set(
         row.id,
         before.get(row.id)!.map((clip, i) => (i === index ? one : clip)),
@@ -61,33 +61,24 @@ export function dragClips(
     },
     drop() {
       if (!drag.ghost) return;
-      const words =
-        part === 'body'
-          ? editing.clips.length > 1
-            ? `Move ${editing.clips.length} clips`
-            : 'Move a clip'
-          : part.startsWith('fade')
-            ? 'Fade a clip'
-            : 'Trim a clip';
       const edits = [...drag.ghost]
         .filter(([id, clips]) => clips !== before.get(id))
         .map(([id, clips]) =>
           editing.withClips(editing.session.rows.find((each) => each.id === id) as AudioRow, clips),
         );
-      void editing.make(words, edits);
+      void editing.make(editing.wordsFor(part), edits);
     },
   };
-  function change(clip: Clip, frame: number): Clip {
-    switch (part) {
-      case 'start':
-        return trimmedStart(clip, grid.snap(frame) - clip.position);
-      case 'end':
-        return trimmedEnd(clip, grid.snap(frame) - clip.position - clip.frames, grid.recordingFrames(clip));
-      case 'fadeIn':
-        return faded(clip, 'in', frame - clip.position);
-      default:
-        return faded(clip, 'out', clip.position + clip.frames - frame);
-    }
+  /** Where the part that is held lies. */
+  function edge(clip: Clip): number {
+    const end = clip.position + clip.frames;
+    return {
+      body: clip.position,
+      start: clip.position,
+      end,
+      fadeIn: clip.position + clip.fadeIn.frames,
+      fadeOut: end - clip.fadeOut.frames,
+    }[part];
   }
   return drag;
 }

@@ -1,8 +1,12 @@
 import type { About, AudioRow, Clip, Insert, Row, Role, SessionEdit, Strip, Take } from '../lib/api/types';
+import type { SvelteSet } from 'svelte/reactivity';
 import { toasts } from '../lib/chrome/toasts.svelte';
+import { foldsOf } from '../lib/signal/folds';
+import { isFoldedAway, nesting, underTheirBuses } from '../lib/signal/tree';
 import type { SessionStore } from '../lib/state/session.svelte';
 import { count } from '../lib/units';
-import { joined, moved, split } from './clips/clipEdits';
+import { joined, moved, partMoved, split } from './clips/clipEdits';
+import type { ClipPart } from './clips/hit';
 import type { Snap } from './snap';
 
 /** A clip of a row's active take, by its place in it. */
@@ -15,12 +19,34 @@ export interface ClipRef {
 export class Editing {
   rows = $state<string[]>([]);
   clips = $state<ClipRef[]>([]);
+  /** Rows whose takes are folded out. */
   foldedOut = $state(new Set<string>());
+  /** Buses whose rows are folded away. */
+  readonly folds: SvelteSet<string>;
   snap = $state<Snap>('beat');
   /** Frame where Listen starts, and where clips are cut. */
   head = $state(0);
+  /** What the arrow keys move of the chosen clips. */
+  held = $state<ClipPart>('body');
+  private readonly lengths = $derived.by(
+    () =>
+      new Map(
+        this.store.session?.recordings.map((each) => [
+          each.sha256,
+          Math.ceil((each.frames * this.session.rate) / each.rate),
+        ]),
+      ),
+  );
 
-  constructor(readonly store: SessionStore) {}
+  /** All rows, those of a bus under it. */
+  private readonly all = $derived.by(() => underTheirBuses(this.store.session?.rows ?? []));
+  readonly nested = $derived.by(() => nesting(this.all));
+  /** Rows as they are listed. */
+  readonly shown = $derived.by(() => this.all.filter((row) => !isFoldedAway(row.id, this.nested, this.folds)));
+
+  constructor(readonly store: SessionStore) {
+    this.folds = foldsOf(store.id);
+  }
 
   get session() {
     return this.store.session!;
@@ -36,7 +62,7 @@ export class Editing {
 
   /** Chooses a row: alone, as well, or with all between it and the last one chosen. */
   choose(id: string, how: 'alone' | 'toggle' | 'range' = 'alone'): void {
-    const order = this.session.rows.map((row) => row.id);
+    const order = this.shown.map((row) => row.id);
     const last = this.rows.at(-1);
     if (how === 'toggle')
       this.rows = this.rows.includes(id) ? this.rows.filter((row) => row !== id) : [...this.rows, id];
@@ -60,14 +86,19 @@ export class Editing {
     return row?.type === 'audio' ? this.active(row).clips[ref.index] : undefined;
   }
 
-  /** Makes one step; what went wrong is said. True when it was made. */
-  async make(words: string, edits: SessionEdit[]): Promise<boolean> {
-    if (!edits.length) return false;
+  /** How long a clip's recording is, in frames of the session. */
+  recordingFrames(clip: Clip): number {
+    return this.lengths.get(clip.recording) ?? clip.offset + clip.frames;
+  }
+
+  /** Makes one step, worked out when its turn comes; what went wrong is said. True when it was made. */
+  async make(words: string, edits: SessionEdit[] | (() => SessionEdit[])): Promise<boolean> {
     try {
-      await this.store.edit(
-        edits.length === 1 && edits[0]!.type !== 'setTakes' ? edits[0]! : { type: 'together', words, edits },
-      );
-      return true;
+      return await this.store.edit(() => {
+        const list = typeof edits === 'function' ? edits() : edits;
+        if (!list.length) return undefined;
+        return list.length === 1 && list[0]!.type !== 'setTakes' ? list[0]! : { type: 'together', words, edits: list };
+      });
     } catch (thrown) {
       toasts.wrong(thrown);
       return false;
@@ -91,14 +122,14 @@ export class Editing {
     words: string,
     change: (clips: Clip[], which: number[], row: AudioRow) => Clip[] | undefined,
   ): Promise<boolean> {
-    const edits: SessionEdit[] = [];
-    for (const row of this.session.rows) {
-      const which = this.clips.filter((clip) => clip.row === row.id).map((clip) => clip.index);
-      if (row.type !== 'audio' || !which.length) continue;
-      const clips = change(this.active(row).clips, which, row);
-      if (clips) edits.push(this.withClips(row, clips));
-    }
-    return this.make(words, edits);
+    const chosen = this.clips;
+    return this.make(words, () =>
+      this.session.rows.flatMap((row) => {
+        const which = chosen.filter((clip) => clip.row === row.id).map((clip) => clip.index);
+        const clips = row.type === 'audio' && which.length ? change(this.active(row).clips, which, row) : undefined;
+        return clips ? [this.withClips(row as AudioRow, clips)] : [];
+      }),
+    );
   }
 
   eachClip(words: string, change: (clip: Clip) => Clip): Promise<boolean> {
@@ -112,6 +143,31 @@ export class Editing {
 
   nudge = (frames: number) =>
     this.changeClips(`Move ${count(this.clips.length, 'clip')}`, (clips, which) => moved(clips, which, frames));
+
+  wordsFor(part: ClipPart): string {
+    const what = this.clips.length === 1 ? 'a clip' : count(this.clips.length, 'clip');
+    return `${part === 'body' ? 'Move' : part.startsWith('fade') ? 'Fade' : 'Trim'} ${what}`;
+  }
+
+  /** Moves what is held of the chosen clips: all of them, or an edge or fade of each. */
+  moveHeld(frames: number): Promise<boolean> {
+    const { held } = this;
+    if (held === 'body') return this.nudge(frames);
+    return this.eachClip(this.wordsFor(held), (clip) => partMoved(clip, held, frames, this.recordingFrames(clip)));
+  }
+
+  /** Chooses the next clip of the chosen row, or the one before: after what is chosen, or else after the mark. */
+  chooseClip(way: 1 | -1): void {
+    const row = this.session.rows.find((each) => each.id === (this.clips[0]?.row ?? this.rows.at(-1)));
+    if (row?.type !== 'audio') return;
+    const { clips } = this.active(row);
+    const order = clips.map((_, i) => i).sort((a, b) => clips[a]!.position - clips[b]!.position);
+    const now = this.clips.length ? order.indexOf(this.clips[way > 0 ? this.clips.length - 1 : 0]!.index) : undefined;
+    const after = order.findIndex((i) => clips[i]!.position + clips[i]!.frames > this.head);
+    const from = after < 0 ? order.length : after;
+    const next = order[now === undefined ? from - (way < 0 ? 1 : 0) : now + way];
+    if (next !== undefined) this.clips = [{ row: row.id, index: next }];
+  }
 
   async splitAtHead(): Promise<void> {
     if (!this.clips.length) this.chooseClipsAt(this.head);
@@ -202,6 +258,33 @@ export class Editing {
 
   duplicateRows = () =>
     this.eachRow(`Duplicate ${count(this.rows.length, 'row')}`, (row) => ({ type: 'duplicateRow', row: row.id }));
+
+  /** Folds the rows of a bus away, or shows them again. */
+  fold(bus: string): void {
+    if (!this.folds.delete(bus)) this.folds.add(bus);
+  }
+
+  /** Shows a row that is folded away. */
+  unfold(row: string): void {
+    for (let bus = this.nested.get(row)?.under; bus !== undefined; bus = this.nested.get(bus)?.under)
+      this.folds.delete(bus);
+  }
+
+  /** Moves the chosen rows past the one before or after them that stands under the same bus. */
+  async moveRowsBy(way: 1 | -1): Promise<void> {
+    const chosen = this.all.filter((row) => this.rows.includes(row.id) && row.type !== 'mix');
+    const edge = way < 0 ? chosen[0] : chosen.at(-1);
+    if (!edge) return;
+    const bus = this.nested.get(edge.id)?.under;
+    const beside = this.all.filter(
+      (row) => row.type !== 'mix' && this.nested.get(row.id)?.under === bus && (row === edge || !chosen.includes(row)),
+    );
+    const next = beside[beside.indexOf(edge) + way];
+    if (!next) return;
+    const { rows } = this.session;
+    const before = way < 0 ? next : rows.slice(rows.indexOf(next) + 1).find((row) => !chosen.includes(row));
+    await this.moveRows(!before || before.type === 'mix' ? null : before.id);
+  }
 
   moveRows = (before: string | null) => this.make('Move rows', [{ type: 'moveRows', rows: this.rows, before }]);
 

@@ -47,7 +47,7 @@ const SESSION = {
   song: { title: 'x', artist: '', tempo: 120, meter: '4/4', key: null, tempoChanges: [], meterChanges: [] },
   rate: 48_000,
   markers: [{ frame: 1_000, name: 'Verse' }],
-  recordings: [],
+  recordings: [{ sha256: 'rec', frames: 10_000, rate: 48_000 }],
   rows: [
     audio('a', clip(1_000, 2_000, 500), clip(5_000, 1_000)),
     audio('b', clip(200, 3_000)),
@@ -56,7 +56,7 @@ const SESSION = {
     { type: 'mix', id: 'mix', name: 'Mix', strip: { ...strip, outputs: [] }, about },
   ],
 } as unknown as Session;
-const grid: Grid = { snap: (frame) => Math.max(0, Math.round(frame / 100) * 100), recordingFrames: () => 10_000 };
+const grid: Grid = { snap: (frame) => Math.max(0, Math.round(frame / 100) * 100) };
 
 let sent: SessionEdit[];
 let editing: Editing;
@@ -64,7 +64,10 @@ beforeEach(() => {
   sent = [];
   editing = new Editing({
     session: SESSION,
-    edit: async (edit: SessionEdit) => void sent.push(edit),
+    edit: async (make: () => SessionEdit | undefined) => {
+      const edit = make();
+      return edit ? !!sent.push(edit) : false;
+    },
   } as unknown as SessionStore);
 });
 const row = (id: string) => SESSION.rows.find((each) => each.id === id) as AudioRow;
@@ -85,6 +88,46 @@ describe('choosing', () => {
     expect(editing.chosen.map((each) => each.id)).toEqual(['a', 'bus']);
     editing.choose('b');
     expect(editing.single?.id).toBe('b');
+  });
+});
+
+describe('order', () => {
+  const under = (id: string, bus: string) => ({ ...audio(id), strip: { ...strip, outputs: [bus] } });
+  const bus = (id: string) => ({ type: 'bus', id, name: id, strip, about });
+  const rows = [
+    under('kick', 'drums'),
+    bus('drums'),
+    audio('piano'),
+    under('snare', 'drums'),
+    bus('strings'),
+    SESSION.rows.at(-1)!,
+  ];
+  beforeEach(() => {
+    const edit = async (make: () => SessionEdit | undefined) => !!sent.push(make()!);
+    editing = new Editing({ id: 'ordered', session: { ...SESSION, rows }, edit } as unknown as SessionStore);
+  });
+
+  it('rows of a bus are listed under it, and not while it is folded', () => {
+    const listed = () => editing.shown.map((each) => each.id);
+    expect(listed()).toEqual(['drums', 'kick', 'snare', 'piano', 'strings', 'mix']);
+    editing.fold('drums');
+    expect(listed()).toEqual(['drums', 'piano', 'strings', 'mix']);
+    editing.unfold('snare');
+    expect(listed()).toHaveLength(6);
+  });
+
+  it.each([
+    [['snare'], -1, 'kick'],
+    [['kick'], 1, 'strings'], // behind the snare, whatever stands there in the session's order
+    [['piano'], -1, 'drums'],
+    [['drums'], 1, 'snare'], // behind the piano
+    [['piano', 'drums'], 1, null], // behind the last before the mix
+    [['strings'], 1, undefined],
+    [['kick'], -1, undefined],
+  ] as const)('%s moved by %i goes before %s', async (which, way, before) => {
+    editing.rows = [...which];
+    await editing.moveRowsBy(way);
+    expect(sent).toEqual(before === undefined ? [] : [{ type: 'moveRows', rows: [...which], before }]);
   });
 });
 

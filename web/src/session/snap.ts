@@ -1,4 +1,14 @@
-import { barAt, beatsPerBar, quarterAt, quarterOfBar, secondsAt, type Tempo } from '../lib/time/tempo';
+import {
+  barAt,
+  barFrom,
+  beatFrom,
+  beatsPerBar,
+  quarterAt,
+  quarterOfBar,
+  secondsAt,
+  steady,
+  type Tempo,
+} from '../lib/time/tempo';
 
 export type Snap = 'bar' | 'beat' | 'off';
 
@@ -12,4 +22,11 @@ export function snapped(frame: number, snap: Snap, tempo: Tempo | undefined, rat
   const after = snap === 'bar' ? quarterOfBar(tempo, bar + 1) : before + perBeat;
   const [a, b] = [secondsAt(tempo, before) * rate, secondsAt(tempo, after) * rate];
   return Math.round(frame - a <= b - frame ? a : b);
+}
+
+/** Frames from a place to the next bar or beat, or by `free` seconds without a grid; negative for the one before. */
+export function step(frame: number, way: 1 | -1, snap: Snap, tempo: Tempo | undefined, rate: number, free: number) {
+  if (snap === 'off') return Math.round(way * free * rate);
+  const [map, at] = [tempo ?? steady(120, '4/4'), frame / rate];
+  return Math.round(rate * (snap === 'bar' ? barFrom(map, at, way) : beatFrom(map, at, way)));
 }

@@ -52,9 +52,16 @@ export class SessionStore {
     this.served.close();
   }
 
-  /** Makes an edit; a refusal is thrown for the field that asked, unless somebody else was faster. */
-  edit(edit: SessionEdit): Promise<void> {
-    return this.turns.take(() => this.make(edit));
+  /**
+   * Makes an edit, given or worked out when its turn comes; a refusal is thrown for the field that asked, unless somebody
+   * else was faster. True when there was something to make.
+   */
+  edit(edit: SessionEdit | (() => SessionEdit | undefined)): Promise<boolean> {
+    return this.turns.take(async () => {
+      const now = typeof edit === 'function' ? edit() : edit;
+      if (now) await this.make(now);
+      return !!now;
+    });
   }
 
   /** Each edit is made from what the one before left: a held key sends many. */

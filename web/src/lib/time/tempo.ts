@@ -88,4 +88,12 @@ export function beatFrom(tempo: Tempo, seconds: number, beats: number): number {
   return secondsAt(tempo, Math.max(0, to)) - seconds;
 }
 
+/** Seconds from a moment to the same place of a bar later, or earlier; to the song's start when there is none before. */
+export function barFrom(tempo: Tempo, seconds: number, bars: number): number {
+  const quarter = quarterAt(tempo, seconds);
+  const { bar } = barAt(tempo, quarter);
+  const into = quarter - quarterOfBar(tempo, bar);
+  return bar + bars < 1 ? -seconds : secondsAt(tempo, quarterOfBar(tempo, bar + bars) + into) - seconds;
+}
+
 export const secondsOfBar = (tempo: Tempo, bar: number): number => secondsAt(tempo, quarterOfBar(tempo, bar));

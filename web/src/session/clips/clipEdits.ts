@@ -1,4 +1,5 @@
 import type { Clip } from '../../lib/api/types';
+import type { ClipPart } from './hit';
 
 /** What can be done to clips. All counts are frames of the session; nothing is changed in place. */
 
@@ -39,6 +40,20 @@ export function faded(clip: Clip, end: 'in' | 'out', frames: number): Clip {
   return end === 'in'
     ? { ...clip, fadeIn: { ...clip.fadeIn, frames: length } }
     : { ...clip, fadeOut: { ...clip.fadeOut, frames: length } };
+}
+
+/** A clip with its start, its end or where a fade ends moved by so many frames. */
+export function partMoved(clip: Clip, part: Exclude<ClipPart, 'body'>, by: number, recordingFrames: number): Clip {
+  switch (part) {
+    case 'start':
+      return trimmedStart(clip, by);
+    case 'end':
+      return trimmedEnd(clip, by, recordingFrames);
+    case 'fadeIn':
+      return faded(clip, 'in', clip.fadeIn.frames + by);
+    default:
+      return faded(clip, 'out', clip.fadeOut.frames - by);
+  }
 }
 
 /** Cuts every chosen clip that the frame lies inside of; the later part comes right after the earlier. */

@@ -5,6 +5,8 @@
   import type { Editing } from '../editing.svelte';
   import InsertsEditor from './InsertsEditor.svelte';
   import NumberField from '../../lib/NumberField.svelte';
+  import Segments from '../../lib/Segments.svelte';
+  import { HELD } from '../keyboard';
 
   /** The chosen clips: place, length, gain, fades, mute, polarity, effects of their own. */
   let { editing }: { editing: Editing } = $props();
@@ -15,7 +17,7 @@
   const one = $derived(clips[0]);
   const row = $derived(session.rows.find((each) => each.id === refs[0]?.row) as Row);
   const recording = $derived(session.recordings.find((each) => each.sha256 === one?.recording));
-  const length = $derived(recording ? Math.ceil((recording.frames * session.rate) / recording.rate) : 0);
+  const length = $derived(one ? editing.recordingFrames(one) : 0);
   const what = $derived(count(clips.length, 'clip'));
   const ms = (frames: number) => (frames / session.rate) * 1000;
   const frames = (milliseconds: number) => (milliseconds / 1000) * session.rate;
@@ -92,6 +94,8 @@
       >{#each Object.entries(CURVES) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
     ></label
   >
+  <p class="cap held">Arrow keys move</p>
+  <Segments label="Arrow keys move" options={HELD} value={editing.held} onchoose={(part) => (editing.held = part)} />
   <div class="do">
     <button class="plain" onclick={() => editing.splitAtHead()}>Split at the mark</button>
     <button class="plain" disabled={clips.length < 2} onclick={() => editing.join()}>Join</button>
@@ -124,6 +128,9 @@
   .do .plain {
     padding: 4px 9px;
     font-size: 12px;
+  }
+  .held {
+    margin: 7px 0 3px;
   }
   .curve {
     display: flex;

@@ -102,6 +102,14 @@
     >
     <button
       class="tool"
+      aria-label="Move marker {marker.name} to the mark"
+      title="To the mark on the ruler"
+      disabled={marker.frame === editing.head}
+      onclick={() => setMarkers(markers.map((each, k) => (k === i ? { ...each, frame: editing.head } : each)))}
+      >here</button
+    >
+    <button
+      class="tool"
       aria-label="Remove marker {marker.name}"
       onclick={() => setMarkers(markers.filter((_, k) => k !== i))}>×</button
     >
