@@ -44,6 +44,7 @@
   });
 </script>
 
+{#if isDesk}{#await import('./lib/chrome/Explained.svelte') then { default: Explained }}<Explained />{/await}{/if}
 {#key session}<Router {routes} />{/key}
 {#if toasts.list.length}
   {#await toastStack() then { default: Toasts }}<Toasts />{:catch}<!-- nothing to show it with -->{/await}

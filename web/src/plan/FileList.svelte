@@ -83,14 +83,18 @@
             <button
               class="name mono"
               data-file={index}
-              title={isNamed(print) ? 'Double-click, Enter or F2: name the row, or the word for this station' : ''}
+              title={isNamed(print)
+                ? `${isByHand(print) ? 'Set by hand. ' : ''}Double-click, Enter or F2: name the row, or the word for this station`
+                : undefined}
               onfocus={() => (selected = isNamed(print) ? print.row : selected)}
               ondblclick={() => edit(print, index)}
               onclick={(e) => {
                 if (e.detail === 0) edit(print, index);
               }}
               onkeydown={(e) => onkeydown(e, print, index)}
-              ><FileName name={print.file} />{#if isByHand(print)}<i title="Set by hand" class="hand"></i>{/if}</button
+              ><FileName name={print.file} />{#if isByHand(print)}<i class="hand"></i><span class="sr-only"
+                  >, set by hand</span
+                >{/if}</button
             >
           {/if}
           <span class="cap what">{what(print)}</span>

@@ -4,6 +4,7 @@
   import type { Choice, PlanRow, Station } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Levels } from '../lib/state/levels.svelte';
+  import Hint from '../lib/Hint.svelte';
   import { InSight } from '../lib/inSight.svelte';
   import { foldsOf } from '../lib/signal/folds';
   import Rings from '../lib/signal/Rings.svelte';
@@ -172,11 +173,11 @@
         </button>
       {/each}
     </div>
-    <span
-      class="cap peak"
-      role="columnheader"
-      title="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw"
-      >Peak</span
+    <span class="cap peak" role="columnheader"
+      ><Hint
+        words="Of the loudest file of the row, where it is taken; faint, of rows without files and until it is measured, at Raw"
+        >Peak</Hint
+      ></span
     >
   </div>
   <div class="body" role="rowgroup" {@attach lines.scrolling}>
@@ -218,7 +219,7 @@
             ></i>{/if}{row.name}{#if members.has(row.row) && !filter}<button
               class="fold"
               aria-expanded={!folds.has(row.row)}
-              aria-label="Rows of {row.name}"
+              aria-label="Fold {row.name}"
               onclick={() => (folds.delete(row.row) ? undefined : folds.add(row.row))}
               >{folds.has(row.row) ? '▸' : '▾'}{members.get(row.row)}</button
             >{/if}{#if KINDS[row.kind]}<span class="cap kind">{KINDS[row.kind]}</span
@@ -296,8 +297,9 @@
     <span class="number" role="gridcell">+</span>
     <span class="name" role="gridcell">{each.name}</span>
     <span class="words cap" role="gridcell">{each.words}</span>
-    <span class="files mono" role="gridcell" title={each.files.join('\n')}
-      >{each.files.length > 1 ? `${each.files.length} files` : (each.files[0] ?? '')}</span
+    <span class="files mono" role="gridcell"
+      >{#if each.files.length > 1}<Hint words={each.files.join('\n')}>{each.files.length} files</Hint>{:else}{each
+          .files[0] ?? ''}{/if}</span
     >
   </div>
 {/snippet}

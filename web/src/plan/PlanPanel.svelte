@@ -99,6 +99,9 @@
 
 <p class="cap">{row.kind === 'mix' ? 'MIX' : `ROW ${row.number}`}</p>
 <h2>{row.name}</h2>
+{#each store.state!.doubled.filter((each) => each.at === row.row) as { words } (words)}<p class="twice">
+    {words}
+  </p>{/each}
 {#if audio}<div class="wave"><RowWave {session} row={audio} frames={sessions.frames} /></div>{/if}
 {#if source?.strip.inserts.length && row.kind !== 'return'}
   <h3>What stays in the sound</h3>
@@ -208,6 +211,13 @@
 {/snippet}
 
 <style>
+  .twice {
+    margin-bottom: 8px;
+    padding: 5px 8px;
+    border-radius: 4px;
+    background: var(--ochre-wash);
+    color: var(--ochre-ink);
+  }
   .many {
     display: flex;
     flex-wrap: wrap;

@@ -5,6 +5,7 @@
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
+  import Hint from '../lib/Hint.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import { badges } from '../lib/chrome/badges';
@@ -134,18 +135,20 @@
           >{bytes(exact?.bytes ?? plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span
           ></span
         >
-        {#if estimate}<span class="big" title="From the button to the parcel, by what this machine’s last runs took"
-            >{foretold(estimate)}<span class="cap" class:wrong={tooBig}
+        {#if estimate}<span class="big"
+            ><Hint words="From the button to the parcel, by what this machine’s last runs took"
+              >{foretold(estimate)}</Hint
+            ><span class="cap" class:wrong={tooBig}
               >{tooBig
                 ? `needs ${bytes(estimate.bytes)} of ${bytes(estimate.bytesFree)} free`
                 : `${bytes(estimate.bytesFree)} free`}</span
             ></span
           >
         {/if}
-        {#if store.state!.doubled.length}<span
+        {#if store.state!.doubled.length}<Hint
             class="badge ochre"
-            title={store.state!.doubled.map((each) => each.words).join(' ')}
-            >{count(store.state!.doubled.length, 'doubling')}</span
+            words={store.state!.doubled.map((each) => each.words).join(' ')}
+            >{count(store.state!.doubled.length, 'doubling')}</Hint
           >{/if}
         {#if over.count}
           <button
@@ -170,7 +173,7 @@
             ><b>{silent.length} silent</b>, leave out</button
           >
         {/if}
-        {#if lossy}<span class="badge ochre" title={lossyWords}>{lossyWords}</span>{/if}
+        {#if lossy}<Hint class="badge ochre" words={lossyWords}>{lossyWords}</Hint>{/if}
         <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
         <label class="cap version"
           >as <input
@@ -218,7 +221,7 @@
 />
 
 <style>
-  footer :is(.badge, .over) {
+  .over {
     flex: none;
   }
   .over b {
@@ -244,7 +247,7 @@
   footer > * {
     flex: none;
   }
-  footer > .badge {
+  footer > :global(.badge) {
     flex: 0 1 auto;
     min-width: 0;
     overflow: hidden;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Hint from '../lib/Hint.svelte';
   import type { RunFile, RunView } from '../lib/api/types';
   import { CHANNEL_WORDS, dbfs, grouped, minutes, rate, signed } from '../lib/units';
 
@@ -28,7 +29,9 @@
 <h2 class="mono">{file.name}</h2>
 <dl class="facts-list">
   {#each facts as [name, value] (name)}<dt>{name}</dt>
-    <dd class="mono" title={name === 'SHA-256' ? file.sha256 : undefined}>{value}</dd>{/each}
+    <dd class="mono">
+      {#if name === 'SHA-256'}<Hint words={file.sha256 ?? ''}>{value}</Hint>{:else}{value}{/if}
+    </dd>{/each}
 </dl>
 <div class="do">
   <a class="main-button" href="#/s/{sessionId}/parcel">See the parcel</a>

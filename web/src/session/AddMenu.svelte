@@ -1,11 +1,18 @@
 <script lang="ts">
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
-  import { addFiles } from './addFiles';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Editing } from './editing.svelte';
 
   /** What can be added to a session. Buses and returns take in the rows that are chosen. */
-  let { editing, handoff }: { editing: Editing; handoff: HandoffStore } = $props();
+  let {
+    editing,
+    handoff,
+    onfiles,
+  }: {
+    editing: Editing;
+    handoff: HandoffStore;
+    onfiles: (files: File[], as: 'rows' | 'take') => void;
+  } = $props();
   let open = $state(false);
   let input: HTMLInputElement;
   const many = $derived(editing.chosen.filter((row) => row.type !== 'mix').length);
@@ -23,8 +30,8 @@
     input.click();
   }
 
-  async function files(list: FileList | null) {
-    if (list?.length) await addFiles(editing, handoff, [...list], as);
+  function files(list: FileList | null) {
+    if (list?.length) onfiles([...list], as);
     input.value = '';
   }
 </script>

@@ -178,7 +178,7 @@
             <button
               class="small"
               aria-expanded={!editing.folds.has(row.id)}
-              aria-label="Rows of {row.name}"
+              aria-label="Fold {row.name}"
               title="{count(members.get(row.id)!, 'row')} under it: fold {editing.folds.has(row.id) ? 'out' : 'away'}"
               onclick={() => editing.fold(row.id)}>{editing.folds.has(row.id) ? '▸' : '▾'}{members.get(row.id)}</button
             >

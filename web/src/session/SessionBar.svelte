@@ -20,6 +20,7 @@
     loop = $bindable(),
     playing = $bindable(),
     onzoom,
+    onfiles,
   }: {
     editing: Editing;
     handoff: HandoffStore;
@@ -29,6 +30,7 @@
     loop?: { start: number; end: number };
     playing?: number;
     onzoom: (pixelsPerSecond: number) => void;
+    onfiles: (files: File[], as: 'rows' | 'take') => void;
   } = $props();
   const player = new Player();
   let alone = $state(false);
@@ -80,7 +82,7 @@
   <Meter peaks={player.peaks} held={player.held} />
   {#if loop}<button class="plain small" title="Stop going round" onclick={() => (loop = undefined)}>loop ×</button>{/if}
   <span class="gap" data-first-sound={player.firstSound?.toFixed(3)}></span>
-  <AddMenu {editing} {handoff} />
+  <AddMenu {editing} {handoff} {onfiles} />
   <label class="cap" for="snap">Snap</label>
   <select id="snap" value={editing.snap} onchange={(e) => (editing.snap = e.currentTarget.value as Snap)}
     ><option value="bar">bar</option><option value="beat">beat</option><option value="off">off</option></select

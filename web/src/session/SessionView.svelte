@@ -8,8 +8,12 @@
   import { badges } from '../lib/chrome/badges';
   import { steps } from '../lib/chrome/steps';
   import { openHandoff, openSession } from '../lib/state/open';
+  import { Turns } from '../lib/state/turns';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { fromDrop } from '../sessions/dropped';
+  import type { Added } from '../lib/api/types';
+  import ArrivalHead from '../lib/arrivals/ArrivalHead.svelte';
+  import type { Arrivals } from '../lib/arrivals/arrivals.svelte';
   import { addFiles } from './addFiles';
   import { Editing } from './editing.svelte';
   import { keyboard } from './keyboard';
@@ -70,12 +74,26 @@
     }),
   );
 
+  let arrivals = $state.raw<Arrivals<Added>>();
+
+  const turns = new Turns();
+
+  /** One drop after the other. */
+  function bringIn(files: File[], as: 'rows' | 'take' = 'rows') {
+    const now = addFiles(editing, handoff, files, as);
+    void turns.take(async () => {
+      arrivals = now;
+      await now.send();
+      if (now.state === 'done') arrivals = undefined;
+    });
+  }
+
   async function ondrop(event: DragEvent) {
     over = false;
     if (!event.dataTransfer?.types.includes('Files')) return;
     event.preventDefault();
     const { files } = await fromDrop(event.dataTransfer);
-    if (files.length) await addFiles(editing, handoff, files);
+    if (files.length) bringIn(files);
   }
 
   function onkeydown(event: KeyboardEvent) {
@@ -125,7 +143,11 @@
         bind:loop
         bind:playing
         onzoom={(to) => timeline?.zoomTo(to)}
+        onfiles={bringIn}
       />
+      {#if arrivals}<section class="arriving" aria-label="Arriving files" aria-live="polite">
+          <ArrivalHead {arrivals} onclose={() => (arrivals = undefined)} />
+        </section>{/if}
       <Timeline
         bind:this={timeline}
         {editing}
@@ -181,6 +203,11 @@
     border: 0;
     border-top: 1px solid var(--rule);
     margin: 18px -16px 14px;
+  }
+  .arriving {
+    padding: 9px 14px;
+    border-bottom: 1px solid var(--rule);
+    background: var(--side);
   }
   .over {
     outline: 3px dashed var(--teal);

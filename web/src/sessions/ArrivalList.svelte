@@ -1,47 +1,24 @@
 <script lang="ts">
-  import { Progressbar } from 'flowbite-svelte';
-  import { bytes, count, minutes } from '../lib/units';
-  import type { Arrivals } from './arrivals.svelte';
+  import type { Imported } from '../lib/api/types';
+  import ArrivalHead from '../lib/arrivals/ArrivalHead.svelte';
+  import type { Arrivals } from '../lib/arrivals/arrivals.svelte';
+  import { bytes, count } from '../lib/units';
 
-  let { arrivals, onstop }: { arrivals: Arrivals; onstop: () => void } = $props();
+  /** Files on their way to a new session, and what became of each. */
+  let { arrivals, onclose }: { arrivals: Arrivals<Imported>; onclose: () => void } = $props();
   const refused = $derived(arrivals.files.filter((file) => file.state === 'refused').length + arrivals.fromZips.length);
-  const share = $derived(
-    arrivals.total ? arrivals.files.reduce((sum, file) => sum + file.share * file.size, 0) / arrivals.total : 0,
+  const offers = $derived(arrivals.made?.offers ?? 0);
+  const words = $derived(
+    arrivals.state === 'done'
+      ? `${count(arrivals.made!.brought.length, 'recording')} came in${refused ? `, ${refused} did not` : ''}${offers ? `; ${count(offers, 'offer')} to make one row of several` : ''}`
+      : arrivals.words,
   );
-  const pace = $derived(
-    (arrivals.perSecond === undefined ? '' : `, ${bytes(arrivals.perSecond)} a second`) +
-      (arrivals.secondsLeft === undefined ? '' : `, ${minutes(Math.ceil(arrivals.secondsLeft), 0)} left`),
-  );
-  const heading = $derived.by(() => {
-    switch (arrivals.state) {
-      case 'arriving':
-        return `${count(arrivals.files.length, 'file')} arriving, ${bytes(arrivals.total)}${pace}`;
-      case 'reading':
-        return `All here. Reading ${count(arrivals.files.length, 'file')}…`;
-      case 'failed':
-        return arrivals.failure ?? '';
-      case 'done':
-        return `${count(arrivals.imported!.brought.length, 'recording')} came in${refused ? `, ${refused} did not` : ''}${arrivals.imported!.offers ? `; ${count(arrivals.imported!.offers, 'offer')} to make one row of several` : ''}`;
-    }
-  });
 </script>
 
 <section aria-label="Arriving files" aria-live="polite">
-  <header>
-    <h3 class:wrong={arrivals.state === 'failed'}>{heading}</h3>
-    {#if arrivals.state === 'done'}
-      <a class="main-button" href="#/s/{arrivals.imported!.id}">Open the session</a>
-    {:else if arrivals.state === 'failed'}
-      <button class="plain" onclick={onstop}>Close</button>
-    {:else}
-      <button class="plain" onclick={onstop}>Stop</button>
-    {/if}
-  </header>
-  {#if arrivals.state === 'arriving'}<Progressbar
-      progress={Math.round(share * 100)}
-      size="h-1.5"
-      color="primary"
-    />{/if}
+  <ArrivalHead {arrivals} {words} {onclose}>
+    <a class="main-button" href="#/s/{arrivals.made!.id}">Open the session</a>
+  </ArrivalHead>
   <ul>
     {#each [...arrivals.files.filter((f) => f.state === 'refused'), ...arrivals.files.filter((f) => f.state !== 'refused')] as file, i (i)}
       <li class={file.state}>
@@ -61,14 +38,14 @@
         {/if}
       </li>
     {/each}
-    {#each arrivals.imported?.remarks ?? [] as remark, i (i)}
+    {#each arrivals.made?.remarks ?? [] as remark, i (i)}
       <li>
         <span class="name mono">{remark.file}</span><span class="remark">{remark.reason}</span><span class="badge ochre"
           >noted</span
         >
       </li>
     {/each}
-    {#each arrivals.imported?.missing ?? [] as name (name)}
+    {#each arrivals.made?.missing ?? [] as name (name)}
       <li>
         <span class="name mono">{name}</span><span class="remark"
           >Named by a list and not here. Drop it on the open session, and it takes its place.</span
@@ -92,20 +69,6 @@
     margin-top: 14px;
     background: var(--sheet);
     padding: 12px 16px;
-  }
-  header {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    margin-bottom: 8px;
-    gap: 16px;
-  }
-  h3 {
-    font-size: 14px;
-    font-weight: 660;
-  }
-  h3.wrong {
-    color: var(--rust-ink);
   }
   ul {
     max-height: 300px;

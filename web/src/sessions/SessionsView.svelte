@@ -4,7 +4,9 @@
   import Keys from '../lib/chrome/Keys.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
-  import { Arrivals } from './arrivals.svelte';
+  import client, { answer } from '../lib/api/client';
+  import type { Imported } from '../lib/api/types';
+  import { Arrivals } from '../lib/arrivals/arrivals.svelte';
   import ArrivalList from './ArrivalList.svelte';
   import type { Dropped } from './dropped';
   import DropTarget from './DropTarget.svelte';
@@ -13,17 +15,19 @@
   import TheWay from './TheWay.svelte';
 
   const shelf = new ShelfStore();
-  let arrivals = $state<Arrivals>();
+  let arrivals = $state.raw<Arrivals<Imported>>();
 
   function bringIn({ files, folder }: Dropped) {
     if (files.length === 0) return;
-    arrivals = new Arrivals(files, shelf.load, folder);
-    arrivals.send();
+    arrivals = new Arrivals(files, (uploads, watch) => makeSession(uploads, watch, folder));
+    void arrivals.send();
   }
 
-  function stop() {
-    arrivals?.cancel();
-    arrivals = undefined;
+  async function makeSession(uploads: string[], watch: string, folder?: string) {
+    const body = { uploads, watch, name: null, folder: folder ?? null };
+    const made = await answer(client.POST('/api/sessions/import/arrived', { body }));
+    void shelf.load();
+    return made;
   }
 
   onDestroy(() => shelf.close());
@@ -39,7 +43,7 @@
         small={!!arrivals}
         busy={arrivals?.state === 'arriving' || arrivals?.state === 'reading'}
       />
-      {#if arrivals}<ArrivalList {arrivals} onstop={stop} />{/if}
+      {#if arrivals}<ArrivalList {arrivals} onclose={() => (arrivals = undefined)} />{/if}
       {#if shelf.failure}
         <Failure words={shelf.failure} retry={shelf.load} />
       {:else if !shelf.entries}

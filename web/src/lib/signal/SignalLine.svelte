@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Hint from '../Hint.svelte';
   import type { Stop } from './stops';
 
   /** The signal path drawn down the page: a ring for every stop, filled for what is kept; switches where it can be set. */
@@ -9,7 +10,9 @@
   {#each stops as stop, i (i)}
     <li class:faint={stop.faint}>
       <span class="dot" class:kept={stop.kept?.on} aria-hidden="true"></span>
-      <b title={stop.title}>{stop.name}</b>
+      <b
+        >{#if stop.title}<Hint words={stop.title}>{stop.name}</Hint>{:else}{stop.name}{/if}</b
+      >
       <span class="words" title={stop.words}>{stop.words}</span>
       {#if stop.kept}
         <button

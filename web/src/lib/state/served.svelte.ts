@@ -1,4 +1,10 @@
-import { hashKey, QueryObserver, type QueryObserverOptions, type QueryObserverResult } from '@tanstack/query-core';
+import {
+  hashKey,
+  notifyManager,
+  QueryObserver,
+  type QueryObserverOptions,
+  type QueryObserverResult,
+} from '@tanstack/query-core';
 import { AWAY_MS, isAway, queries } from './queries';
 
 /** What is asked for, under a key that begins with what it belongs to and its id. */
@@ -27,7 +33,9 @@ export class Served<T> {
     this.asked = asked;
     this.observer = new QueryObserver(queries, options(asked));
     this.result = this.observer.getCurrentResult();
-    this.leave = this.observer.subscribe((result) => (this.result = result));
+    // told a moment later: stores are opened while something is worked out, when nothing may change
+    const told = () => (this.result = this.observer.getCurrentResult());
+    this.leave = this.observer.subscribe(notifyManager.batchCalls(told));
   }
 
   /** The newest that is known; undefined while nothing is. */

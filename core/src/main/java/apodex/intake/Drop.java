@@ -29,6 +29,7 @@ public final class Drop {
     private static final byte[] ZIP_MAGIC = {'P', 'K', 3, 4};
 
     private final Path workFolder;
+    private final DropProgress progress;
     private final List<DroppedFile> files = new ArrayList<>();
     private final List<Refusal> refused = new ArrayList<>();
     private @Nullable String zipTitle;
@@ -37,7 +38,17 @@ public final class Drop {
 
     /** @param workFolder an empty folder for unpacked files; the caller removes it */
     public Drop(Path workFolder) {
+        this(workFolder, new DropProgress());
+    }
+
+    /** @param progress is told how far the drop has been looked into */
+    public Drop(Path workFolder, DropProgress progress) {
         this.workFolder = workFolder;
+        this.progress = progress;
+    }
+
+    DropProgress progress() {
+        return progress;
     }
 
     /** What can be used. */
@@ -100,14 +111,9 @@ public final class Drop {
             refuse(name, e.getMessage());
             return null;
         }
-        if (bytes >= Limits.FILE_BYTES) {
-            refuse(
-                    name,
-                    String.format(
-                            Locale.ROOT,
-                            "It has %.1f GB; a file must be smaller than %.0f GB.",
-                            bytes / 1e9,
-                            Limits.FILE_BYTES / 1e9));
+        Optional<String> tooLarge = tooLarge(bytes);
+        if (tooLarge.isPresent()) {
+            refuse(name, tooLarge.get());
             return null;
         }
         if (files.size() >= Limits.FILES_PER_DROP) {
@@ -115,6 +121,17 @@ public final class Drop {
             return null;
         }
         return checked;
+    }
+
+    /** Why a file of so many bytes is not taken; empty when it is. */
+    public static Optional<String> tooLarge(long bytes) {
+        return bytes < Limits.FILE_BYTES
+                ? Optional.empty()
+                : Optional.of(String.format(
+                        Locale.ROOT,
+                        "It has %.1f GB; a file must be smaller than %.0f GB.",
+                        bytes / 1e9,
+                        Limits.FILE_BYTES / 1e9));
     }
 
     private void refuse(String name, String reason) {

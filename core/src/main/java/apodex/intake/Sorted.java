@@ -39,19 +39,29 @@ final class Sorted {
         Sorted sorted = new Sorted();
         sorted.refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
+        DropProgress progress = drop.progress();
+        progress.expect(drop.files().size());
         for (DroppedFile file : drop.files()) {
-            if (!sorted.takeDocument(file)) {
+            if (sorted.takeDocument(file)) {
+                progress.end();
+            } else {
                 try {
                     found.put(file, SoundFile.examine(file.content()));
                 } catch (SoundFileException e) {
                     sorted.refuse(file.name(), e.getMessage());
+                    progress.end();
                 }
             }
         }
         sorted.refuseBeyondRowLimit(found);
         List<Outcome> outcomes = new ArrayList<>(found.entrySet())
                 .parallelStream()
-                        .map(sound -> bring(store, sound.getKey(), sound.getValue()))
+                        .map(sound -> {
+                            progress.begin(sound.getKey().name());
+                            Outcome outcome = bring(store, sound.getKey(), sound.getValue());
+                            progress.end();
+                            return outcome;
+                        })
                         .toList();
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(sorted.refused::add);
         outcomes.stream().map(Outcome::sound).filter(Objects::nonNull).forEach(sorted.sounds::add);

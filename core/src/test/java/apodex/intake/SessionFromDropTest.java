@@ -56,6 +56,20 @@ final class SessionFromDropTest {
     }
 
     @Test
+    void progressEndsAtAllOfItWhateverTheFilesAre() throws IOException {
+        DropProgress progress = new DropProgress();
+        drop = new Drop(folder.resolve("work"), progress);
+        add("a.wav", SoundBytes.mono24(1, 2));
+        add("broken.wav", new byte[50]);
+        add("list.csv", "File,Start\na.wav,0\n".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(progress.files()).as("nothing was looked into yet").isZero();
+        make();
+        assertThat(progress.files()).isEqualTo(3);
+        assertThat(progress.read()).isEqualTo(3);
+        assertThat(progress.file()).isEqualTo("a.wav");
+    }
+
+    @Test
     void theMostCommonRateWinsAndOthersStayAsTheyCameAtTheirPlaces() throws IOException {
         add("a.wav", stamped(44_100, 441_000, ""));
         add("b.wav", stamped(48_000, 528_000, ""));

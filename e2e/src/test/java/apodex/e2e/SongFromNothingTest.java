@@ -189,7 +189,7 @@ final class SongFromNothingTest extends InTheBrowser {
         page.getByText("+ Add").click();
         com.microsoft.playwright.FileChooser chooser = page.waitForFileChooser(
                 () -> page.getByText("New take of “Voice”…").click());
-        page.waitForResponse("**/files?**", () -> chooser.setFiles(file("Voice again.wav", better)));
+        page.waitForResponse("**/files/arrived", () -> chooser.setFiles(file("Voice again.wav", better)));
         Locator takes = page.getByLabel("Selected row and song");
         assertThat(takes.getByLabel("Take 2", new Locator.GetByLabelOptions().setExact(true)))
                 .isChecked();

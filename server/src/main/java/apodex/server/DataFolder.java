@@ -90,6 +90,11 @@ public class DataFolder {
         return Files.createTempDirectory(root.resolve("incoming"), "drop-");
     }
 
+    /** Where files arrive piece by piece; what is there outlives the server. */
+    public Path arriving() {
+        return root.resolve("arriving");
+    }
+
     /** Everything that belongs to one run. */
     public Path run(String runId) {
         return root.resolve("runs").resolve(runId);

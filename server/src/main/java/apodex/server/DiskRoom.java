@@ -34,6 +34,15 @@ public class DiskRoom {
                         + size(needed - free) + " are missing. Remove what is no longer needed, or print less.");
     }
 
+    /** What is wrong with a file of so many bytes that is to come, in a sentence for people; empty when it fits. */
+    public Optional<String> wrongForArriving(long bytes) {
+        long free = free();
+        return bytes <= free
+                ? Optional.empty()
+                : Optional.of(
+                        "It has " + size(bytes) + ", and " + size(free) + " are free on the disk of the data folder.");
+    }
+
     private static String size(long bytes) {
         return bytes < 1_000_000_000
                 ? String.format(Locale.ROOT, "%d MB", (bytes + 999_999) / 1_000_000)

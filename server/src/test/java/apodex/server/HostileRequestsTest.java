@@ -1,5 +1,6 @@
 package apodex.server;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.SoundBytes;
@@ -110,6 +111,14 @@ final class HostileRequestsTest {
                 case "delete" -> client.delete(target);
                 case "put" -> client.put(target, body);
                 case "post" -> client.post(target, body);
+                case "head" -> client.head(target);
+                case "patch" ->
+                    client.send(
+                            "PATCH",
+                            target,
+                            body.getBytes(UTF_8),
+                            "Tus-Resumable",
+                            word().replaceAll("\\W", "1") + ".0");
                 default -> throw new IllegalStateException(method + " is new here.");
             };
         }

@@ -164,6 +164,13 @@ public final class TestServer implements AutoCloseable {
             return send(HttpRequest.newBuilder(uri(path)).DELETE());
         }
 
+        /** Any request, with its headers' names and values in turn. */
+        public Answer send(String method, String path, byte[] body, String... headers) throws Exception {
+            return send(HttpRequest.newBuilder(uri(path))
+                    .method(method, HttpRequest.BodyPublishers.ofByteArray(body))
+                    .headers(headers));
+        }
+
         /** Drops files, each under its name, with an optional session name. */
         public Answer bringIn(String sessionName, Map<String, byte[]> files) throws Exception {
             return upload("/api/sessions/import", sessionName, files);

@@ -11,15 +11,16 @@ import apodex.intake.SessionFile;
 import apodex.intake.StereoPair;
 import apodex.naming.SafeName;
 import apodex.server.DataFolder;
+import apodex.server.arrivals.Drops;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.server.web.Streamed;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
+import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
@@ -48,9 +49,12 @@ class SessionFilesController {
     private final RecordingStore store;
     private final DataFolder dataFolder;
     private final RecordingsInUse inUse;
+    private final Drops drops;
 
-    SessionFilesController(Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse) {
+    SessionFilesController(
+            Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse, Drops drops) {
         this.inUse = inUse;
+        this.drops = drops;
         this.sessions = sessions;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -75,23 +79,30 @@ class SessionFilesController {
             @RequestParam(defaultValue = "0") long at,
             @RequestParam(required = false) @Nullable String row)
             throws IOException {
-        SessionState state = sessions.get(id);
-        Path work = dataFolder.newWorkFolder();
-        try {
-            Drop drop = new Drop(work);
-            for (MultipartFile file : files) {
-                Path content = Files.createTempFile(work, "arrived-", "");
-                file.transferTo(content.toFile());
-                drop.add(file.getOriginalFilename(), content);
-            }
-            return inUse.bringing(() -> {
-                AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
-                int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
-                return new Added(now, result.words(), result.refused(), result.remarks());
-            });
-        } finally {
-            WorkFolder.remove(work);
-        }
+        sessions.get(id);
+        return drops.of(files, drop -> add(id, drop, at, row));
+    }
+
+    /**
+     * @param uploads ids of files that have arrived, in the order they are to be laid out
+     * @param watch   a name of one's own under which progress can be asked for
+     */
+    record ArrivedFiles(List<String> uploads, long at, @Nullable String row, @Nullable String watch) {}
+
+    @Operation(description = "Brings files in that arrived piece by piece.")
+    @PostMapping("/files/arrived")
+    Added addArrived(@PathVariable String id, @RequestBody ArrivedFiles arrived) throws IOException {
+        sessions.get(id);
+        return drops.ofArrived(arrived.uploads(), arrived.watch(), drop -> add(id, drop, arrived.at(), arrived.row()));
+    }
+
+    private Added add(String id, Drop drop, long at, @Nullable String row) throws IOException {
+        return inUse.bringing(() -> {
+            SessionState state = sessions.get(id);
+            AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
+            int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
+            return new Added(now, result.words(), result.refused(), result.remarks());
+        });
     }
 
     /** Files that took minutes to come are added to whatever the session has become meanwhile. */

@@ -1,6 +1,5 @@
 package apodex.server.sessions;
 
-import apodex.audio.WorkFolder;
 import apodex.intake.Drop;
 import apodex.intake.Offers;
 import apodex.intake.RecordingStore;
@@ -8,6 +7,7 @@ import apodex.intake.Refusal;
 import apodex.intake.SessionFromDrop;
 import apodex.intake.SessionFromDrop.Brought;
 import apodex.server.DataFolder;
+import apodex.server.arrivals.Drops;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
@@ -16,8 +16,6 @@ import apodex.session.SessionEdit;
 import io.swagger.v3.oas.annotations.Operation;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -43,9 +41,12 @@ class SessionsController {
     private final RecordingStore store;
     private final DataFolder dataFolder;
     private final RecordingsInUse inUse;
+    private final Drops drops;
 
-    SessionsController(Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse) {
+    SessionsController(
+            Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse, Drops drops) {
         this.inUse = inUse;
+        this.drops = drops;
         this.sessions = sessions;
         this.store = store;
         this.dataFolder = dataFolder;
@@ -103,22 +104,28 @@ class SessionsController {
             @RequestParam(required = false) @Nullable String name,
             @RequestParam(required = false) @Nullable String folder)
             throws IOException {
-        String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
-        Path work = dataFolder.newWorkFolder();
-        try {
-            Drop drop = new Drop(work);
-            for (MultipartFile file : files) {
-                Path content = Files.createTempFile(work, "arrived-", "");
-                file.transferTo(content.toFile()); // a File is moved there, a Path copied
-                drop.add(file.getOriginalFilename(), content);
-            }
-            return keep(drop, title, folder);
-        } finally {
-            WorkFolder.remove(work);
-        }
+        return drops.of(files, drop -> keep(drop, name, folder));
     }
 
-    private Imported keep(Drop drop, @Nullable String title, @Nullable String folder) throws IOException {
+    /**
+     * @param uploads ids of files that have arrived, in the order they are to be laid out
+     * @param name    what the session is to be called; else it is called after what came
+     * @param folder  that the files lay in, where they lay in one
+     * @param watch   a name of one's own under which progress can be asked for
+     */
+    record ArrivedSession(
+            List<String> uploads, @Nullable String name, @Nullable String folder, @Nullable String watch) {}
+
+    @Operation(description = "Makes a session of files that arrived piece by piece.")
+    @PostMapping("/import/arrived")
+    @ResponseStatus(HttpStatus.CREATED)
+    Imported bringInArrived(@RequestBody ArrivedSession arrived) throws IOException {
+        return drops.ofArrived(
+                arrived.uploads(), arrived.watch(), drop -> keep(drop, arrived.name(), arrived.folder()));
+    }
+
+    private Imported keep(Drop drop, @Nullable String name, @Nullable String folder) throws IOException {
+        String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
         String used = title != null ? title : drop.title(folder).orElse("Session of " + words(today));
         return inUse.bringing(() -> create(new SessionFromDrop(store).make(drop, used, today)));

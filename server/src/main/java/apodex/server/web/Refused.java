@@ -27,6 +27,14 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.CONFLICT, sentence);
     }
 
+    public static Refused locked(String sentence) {
+        return new Refused(HttpStatus.LOCKED, sentence);
+    }
+
+    public static Refused noRoom(String sentence) {
+        return new Refused(HttpStatus.INSUFFICIENT_STORAGE, sentence);
+    }
+
     public static Refused gone(String sentence) {
         return new Refused(HttpStatus.GONE, sentence);
     }
