@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig(({ mode }) => ({
   plugins: [tailwindcss(), svelte()],
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
-  test: { css: true, isolate: false }, // each file in a world of its own takes twice as long, most of it loading the same modules
+  test: { css: true, isolate: false, setupFiles: ['src/test.setup.ts'] }, // each file in a world of its own takes twice as long, most of it loading the same modules
   // components are tested as the browser gets them
   resolve: mode === 'test' ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from './controls/Button.svelte';
   import { Modal } from 'flowbite-svelte';
   import type { Snippet } from 'svelte';
   import { toasts } from './chrome/toasts.svelte';
@@ -36,8 +37,8 @@
 <Modal bind:open {title} size="sm" role="alertdialog" class="confirm-dialog">
   <div class="words">{@render children()}</div>
   <div class="row">
-    <button class="plain" onclick={() => (open = false)}>Keep it</button>
-    <button class="danger" disabled={busy} onclick={confirm}>{busy ? 'Removing…' : verb}</button>
+    <Button onclick={() => (open = false)}>Keep it</Button>
+    <Button kind="danger" disabled={busy} onclick={confirm}>{busy ? 'Removing…' : verb}</Button>
   </div>
 </Modal>
 
@@ -52,12 +53,5 @@
     justify-content: flex-end;
     gap: 8px;
     margin-top: 4px;
-  }
-  .danger {
-    padding: 7px 14px;
-    border-radius: 4px;
-    font-weight: 640;
-    background: var(--rust-ink);
-    color: var(--sheet);
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from './controls/Field.svelte';
   import { readNumber, written } from './numbers';
 
   /** A number with its unit: typed, or stepped with the arrow keys; taken on Enter or when left. */
@@ -52,7 +53,8 @@
 
 <label>
   <span class:hidden>{label}</span>
-  <input
+  <Field
+    class="w-16! flex-none text-right font-mono"
     value={written(value, digits)}
     {onkeydown}
     onblur={(e) => take(e.currentTarget)}
@@ -68,6 +70,7 @@
     align-items: center;
     gap: 6px;
     min-width: 0;
+    padding: 1px 0;
   }
   label > span:first-child {
     flex: 1;
@@ -82,18 +85,6 @@
     height: 1px;
     overflow: hidden;
     clip-path: inset(50%);
-  }
-  input {
-    width: 66px;
-    height: 26px;
-    flex: none;
-    padding: 0 6px;
-    text-align: right;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    font: 12px 'IBM Plex Mono';
   }
   .unit {
     width: 46px;

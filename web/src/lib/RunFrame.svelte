@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from './controls/Button.svelte';
   import type { Snippet } from 'svelte';
   import type { RunView } from './api/types';
   import { badges } from './chrome/badges';
@@ -66,7 +67,7 @@
       <div class="empty">
         <h2>{none.heading}</h2>
         <p>{none.words}</p>
-        <a class="main-button" href="#/s/{sessionId}/plan">Go to the plan</a>
+        <Button kind="main" href="#/s/{sessionId}/plan">Go to the plan</Button>
       </div>
     </div>
   {:else if !run || !view || !session.session}
@@ -76,7 +77,7 @@
       <div class="empty">
         <h2>This run is not done</h2>
         <p>It is {view.state}. {view.failure ?? ''}</p>
-        <a class="main-button" href="#/s/{sessionId}/print?run={view.id}">See the run</a>
+        <Button kind="main" href="#/s/{sessionId}/print?run={view.id}">See the run</Button>
       </div>
     </div>
   {:else}

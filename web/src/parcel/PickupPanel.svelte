@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { PickupView } from '../lib/api/types';
@@ -63,13 +65,27 @@
 
 <h3>Pickup</h3>
 <form onsubmit={make}>
-  <label>Lasts <input type="number" aria-label="Days the link lasts" min="1" max="365" bind:value={days} /> days</label>
-  <label>Pass phrase <input bind:value={passPhrase} maxlength="72" placeholder="none" autocomplete="off" /></label>
-  <label class="wide"
-    >Message <textarea rows="2" bind:value={message} maxlength="4000" placeholder="What they should know"
-    ></textarea></label
+  <label
+    >Lasts <Field class="max-w-16" type="number" aria-label="Days the link lasts" min="1" max="365" bind:value={days} /> days</label
   >
-  <button class="main-button">Make a link</button>
+  <label
+    >Pass phrase <Field
+      class="flex-1"
+      bind:value={passPhrase}
+      maxlength="72"
+      placeholder="none"
+      autocomplete="off"
+    /></label
+  >
+  <label class="wide"
+    >Message <textarea
+      class="control flex-1"
+      rows="2"
+      bind:value={message}
+      maxlength="4000"
+      placeholder="What they should know"></textarea></label
+  >
+  <Button kind="main" type="submit">Make a link</Button>
 </form>
 <ul>
   {#each links as link (link.id)}
@@ -84,9 +100,9 @@
       </div>
       <div class="line">
         <b>fetched {link.fetched}×</b>
-        {#if !over(link)}<button class="plain" onclick={() => copyLink(link)}>Copy</button><button
-            class="plain"
-            onclick={() => withdraw(link)}>Withdraw</button
+        {#if !over(link)}<Button size="small" onclick={() => copyLink(link)}>Copy</Button><Button
+            size="small"
+            onclick={() => withdraw(link)}>Withdraw</Button
           >{/if}
       </div>
       {#each shownEvents(link.events) as event, i (i)}
@@ -116,7 +132,6 @@
   .wide {
     align-items: flex-start;
   }
-  input,
   textarea {
     border: 1px solid var(--rule);
     border-radius: 4px;
@@ -127,15 +142,6 @@
     font-size: 12.5px;
     min-width: 0;
     flex: 1;
-  }
-  input {
-    height: 28px;
-  }
-  form .main-button {
-    padding: 7px;
-  }
-  input[type='number'] {
-    max-width: 64px;
   }
   li {
     border-bottom: 1px solid var(--rule2);
@@ -159,9 +165,6 @@
   .line a {
     text-decoration: underline;
     color: var(--teal);
-  }
-  .plain {
-    padding: 2px 9px;
   }
   .wrong {
     color: var(--rust-ink);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { DownloadOutline } from 'flowbite-svelte-icons';
   import type { RunView } from '../lib/api/types';
   import { copy } from '../lib/copy';
@@ -36,10 +37,10 @@
       {:else}<span class="cap">being taken…</span>{/if}
     </dd>
   </dl>
-  <a class="main-button download" href="/api/runs/{view.id}/parcel?part={part}" download onclick={download}
+  <Button kind="main" class="mt-3 w-full" href="/api/runs/{view.id}/parcel?part={part}" download="" onclick={download}
     ><DownloadOutline class="h-4 w-4" />{parcels.length === 1
       ? 'Download the parcel'
-      : `Download ${part + 1} of ${parcels.length}`}</a
+      : `Download ${part + 1} of ${parcels.length}`}</Button
   >
 {/each}
 <p class="cap note">
@@ -48,13 +49,6 @@
 </p>
 
 <style>
-  .download {
-    display: flex;
-    align-items: center;
-    justify-content: center;
-    gap: 7px;
-    margin-top: 12px;
-  }
   .note {
     margin-top: 10px;
     font-stretch: 90%;

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { CheckCircleOutline, DownloadOutline, PlaySolid, StopSolid } from 'flowbite-svelte-icons';
   import { onDestroy, untrack } from 'svelte';
   import client, { answer, Refusal } from '../lib/api/client';
@@ -112,9 +114,9 @@
     <form class="empty" onsubmit={unlock}>
       <h2>A parcel for you</h2>
       <p>It opens with the pass phrase you were told.</p>
-      <input type="password" aria-label="Pass phrase" bind:value={passPhrase} autocomplete="off" />
+      <Field class="my-2" type="password" aria-label="Pass phrase" bind:value={passPhrase} autocomplete="off" />
       {#if wrong}<p class="wrong" role="alert">{wrong}</p>{/if}
-      <button class="main-button" disabled={!passPhrase}>Open</button>
+      <Button kind="main" type="submit" disabled={!passPhrase}>Open</Button>
     </form>
   {:else if parcel}
     <header>
@@ -151,23 +153,23 @@
     </dl>
     <div class="fetch">
       {#each parcel.zips as zip, part (zip.name)}
-        <a class="main-button" href="{base}/parcel?part={part}" download onclick={download}
+        <Button kind="main" href="{base}/parcel?part={part}" download="" onclick={download}
           ><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1
             ? `Download everything, ${bytes(total)}`
-            : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</a
+            : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</Button
         >
       {/each}
-      <button class="plain" onclick={() => listen('all')}
+      <Button onclick={() => listen('all')}
         >{#if player.playing && heard === 'all'}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid
             class="h-4 w-4"
-          />Hear all files together{/if}</button
+          />Hear all files together{/if}</Button
       >
-      {#if reference >= 0}<button class="plain" onclick={() => listen(reference)}
+      {#if reference >= 0}<Button onclick={() => listen(reference)}
           >{#if player.playing && heard === reference}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid
               class="h-4 w-4"
-            />Hear the mix{/if}</button
+            />Hear the mix{/if}</Button
         >{/if}
-      <a class="plain" href="{base}/sheet?form=pdf" target="_blank" rel="noreferrer">Session sheet</a>
+      <Button href="{base}/sheet?form=pdf" target="_blank" rel="noreferrer">Session sheet</Button>
     </div>
     {#if player.playing}<p class="mono now" aria-live="off">
         {minutes(player.frame / parcel.rate, 0)}{player.waiting ? ' · coming…' : ''}
@@ -192,8 +194,8 @@
               />{/if}</span
           >
           <span class="cap facts">{CHANNEL_WORDS[file.channels]} · {dbfs(file.peakDbfs)} · {bytes(file.bytes)}</span>
-          <a class="plain" href="{base}/files/{i}" download onclick={download} aria-label="Download {file.name}"
-            ><DownloadOutline class="h-4 w-4" /></a
+          <Button href="{base}/files/{i}" download="" onclick={download} aria-label="Download {file.name}"
+            ><DownloadOutline class="h-4 w-4" /></Button
           >
         </li>
       {/each}
@@ -205,16 +207,16 @@
       {:else if answered === 'problem'}<p>Thank you. Whoever sent this now reads what you wrote.</p>
       {:else if telling}
         <label for="problem">What is wrong, or missing?</label>
-        <textarea id="problem" rows="3" maxlength="2000" bind:value={problem}></textarea>
+        <textarea class="control" id="problem" rows="3" maxlength="2000" bind:value={problem}></textarea>
         <div class="fetch">
-          <button class="main-button" disabled={!problem.trim()} onclick={() => reply(problem)}>Tell them</button
-          ><button class="plain" onclick={() => (telling = false)}>Never mind</button>
+          <Button kind="main" disabled={!problem.trim()} onclick={() => reply(problem)}>Tell them</Button><Button
+            onclick={() => (telling = false)}>Never mind</Button
+          >
         </div>
       {:else}
         <div class="fetch">
-          <button class="main-button" onclick={() => reply(null)}>All arrived</button><button
-            class="plain"
-            onclick={() => (telling = true)}>Something is wrong</button
+          <Button kind="main" onclick={() => reply(null)}>All arrived</Button><Button onclick={() => (telling = true)}
+            >Something is wrong</Button
           >
         </div>
       {/if}
@@ -277,12 +279,6 @@
     gap: 9px;
     align-items: center;
   }
-  .fetch :is(a, button) {
-    display: inline-flex;
-    align-items: center;
-    gap: 7px;
-    justify-content: center;
-  }
   .now {
     margin-top: 8px;
   }
@@ -312,11 +308,6 @@
   .facts {
     text-align: right;
   }
-  li .plain {
-    padding: 6px;
-    display: grid;
-    place-items: center;
-  }
   .reply {
     background: var(--sheet);
     border: 1px solid var(--rule);
@@ -331,8 +322,7 @@
   .wrong {
     color: var(--rust-ink);
   }
-  textarea,
-  input {
+  textarea {
     width: 100%;
     border: 1px solid var(--rule);
     border-radius: 4px;
@@ -364,12 +354,12 @@
       grid-row: 3;
       text-align: left;
     }
-    .fetch :is(a, button) {
+    .fetch :global(.button) {
       flex: 1 1 100%;
       padding-block: 12px;
     }
     .hear,
-    li .plain {
+    li :global(.button) {
       min-height: 40px;
     }
   }

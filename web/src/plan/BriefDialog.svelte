@@ -1,4 +1,8 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Check from '../lib/controls/Check.svelte';
+  import Field from '../lib/controls/Field.svelte';
+  import Select from '../lib/controls/Select.svelte';
   import { Modal } from 'flowbite-svelte';
   import type { Brief, BriefEntry, PlanRow, Station } from '../lib/api/types';
   import { briefs } from '../lib/catalogue/briefs.svelte';
@@ -95,14 +99,16 @@
     {#if edited}
       <div class="brief">
         <div class="name">
-          <label for="brief-name">Name</label><input
+          <label for="brief-name">Name</label><Field
+            class="flex-1"
             id="brief-name"
             value={edited.name}
             maxlength="80"
             oninput={(e) => (edited = { ...edited!, name: e.currentTarget.value })}
           />
           <label for="brief-rows">Rows</label>
-          <select
+          <Select
+            class="flex-[1.3]"
             id="brief-rows"
             value={edited.rows}
             onchange={(e) => (edited = { ...edited!, rows: e.currentTarget.value as Brief['rows'] })}
@@ -110,7 +116,7 @@
             <option value="all">all</option>
             <option value="top">outermost groups, and what is in none</option>
             <option value="innermost">every group that holds rows</option>
-          </select>
+          </Select>
         </div>
         <table>
           <thead
@@ -122,8 +128,7 @@
             {#each KINDS as { kind, words } (kind)}
               <tr
                 ><th scope="row">{words}</th>{#each STATIONS as each (each.station)}<td
-                    ><input
-                      type="checkbox"
+                    ><Check
                       aria-label="{words} at {each.name}"
                       checked={edited.stations[kind]?.includes(each.station) ?? false}
                       onchange={() => toggle(kind, each.station)}
@@ -146,16 +151,14 @@
     {/if}
   </div>
   <div class="acts">
-    <button class="main-button" onclick={use} disabled={!edited}>Use for {store.handoff.name}</button>
-    <button class="plain" onclick={saveAsOwn} disabled={!edited}
-      >{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</button
-    >
+    <Button kind="main" onclick={use} disabled={!edited}>Use for {store.handoff.name}</Button>
+    <Button onclick={saveAsOwn} disabled={!edited}>{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</Button>
     {#if entry && !entry.builtIn}
-      <button class="plain" onclick={save} disabled={!changed}>Save</button>
-      <button class="plain" onclick={remove}>Delete</button>
+      <Button onclick={save} disabled={!changed}>Save</Button>
+      <Button onclick={remove}>Delete</Button>
     {/if}
-    {#if entry && !entry.usual}<button class="plain" onclick={() => attempt(() => briefs.makeUsual(id!))}
-        >Begin new handoffs with it</button
+    {#if entry && !entry.usual}<Button onclick={() => attempt(() => briefs.makeUsual(id!))}
+        >Begin new handoffs with it</Button
       >{/if}
   </div>
 </Modal>
@@ -188,28 +191,6 @@
     align-items: center;
     gap: 8px;
     margin-bottom: 8px;
-  }
-  .name input[id] {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 3px 7px;
-    height: 30px;
-    flex: 1;
-    min-width: 0;
-    font-size: 13px;
-  }
-  .name select {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    padding: 2px 30px 2px 8px;
-    height: 30px;
-    font-size: 13px;
-    flex: 1.3;
-    min-width: 0;
   }
   table {
     width: 100%;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../lib/controls/Check.svelte';
   import type { Print } from '../lib/api/types';
   import FileName from '../lib/FileName.svelte';
   import Rings from '../lib/signal/Rings.svelte';
@@ -70,8 +71,7 @@
       {#each files as { print, index } (folder + print.file)}
         {@const level = levels.of(index)}
         <li class:selected={print.row === selected}>
-          {#if isNamed(print)}<input
-              type="checkbox"
+          {#if isNamed(print)}<Check
               checked
               aria-label="Print {print.file}"
               title="Leave it out"
@@ -152,10 +152,6 @@
   }
   li.selected {
     background: var(--teal-wash);
-  }
-  input[type='checkbox'] {
-    width: 15px;
-    height: 15px;
   }
   .name {
     text-align: left;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../lib/controls/Field.svelte';
   import type { Print } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -60,7 +61,8 @@
     if (!e.currentTarget.contains(e.relatedTarget as Node | null)) void save(e.currentTarget);
   }}
 >
-  <input
+  <Field
+    class="flex-1 font-mono"
     name="name"
     aria-label="Name of the row"
     value={row?.name ?? print.rowName}
@@ -70,9 +72,9 @@
     {onkeydown}
     {@attach focused}
   />
-  <input
+  <Field
     name="word"
-    class="word"
+    class="flex-[0_0_104px] font-mono"
     aria-label="Word for {STATIONS.find((each) => each.station === print.station)?.name}"
     value={word}
     placeholder="usual word"
@@ -88,19 +90,5 @@
     display: flex;
     gap: 6px;
     min-width: 0;
-  }
-  input {
-    flex: 1;
-    min-width: 0;
-    height: 24px;
-    border: 1px solid var(--teal);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 0 6px;
-    font: 12px 'IBM Plex Mono';
-  }
-  .word {
-    flex: 0 0 104px;
   }
 </style>

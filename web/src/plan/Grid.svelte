@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { tick } from 'svelte';
   import { CheckOutline } from 'flowbite-svelte-icons';
   import type { Choice, PlanRow, Station } from '../lib/api/types';
@@ -152,8 +154,8 @@
   <div class="row head" role="row">
     <span class="cap number" role="columnheader">#</span>
     <span role="columnheader"
-      ><input
-        class="filter"
+      ><Field
+        class="h-6"
         aria-label="Filter rows"
         placeholder="Row"
         title="Part of a name, a kind like bus, a role like voices, “printed” or “left out”"
@@ -267,7 +269,7 @@
       </div>
     {:else}
       <p class="none">
-        No row matches “{filter}”. <button class="plain" onclick={() => (filter = '')}>Show all rows</button>
+        No row matches “{filter}”. <Button onclick={() => (filter = '')}>Show all rows</Button>
       </p>
     {/each}
     <div style="height:{lines.after}px" role="presentation"></div>
@@ -380,19 +382,6 @@
   }
   .number [draggable='true'] {
     cursor: grab;
-  }
-  .filter {
-    width: 100%;
-    height: 24px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 0 7px;
-    font-size: 12px;
-  }
-  .filter::placeholder {
-    color: var(--ink2);
   }
   .twice {
     margin-left: 8px;

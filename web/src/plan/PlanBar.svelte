@@ -4,6 +4,8 @@
 </script>
 
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { Modal } from 'flowbite-svelte';
   import type { Settings } from '../lib/api/types';
   import { briefs } from '../lib/catalogue/briefs.svelte';
@@ -77,12 +79,11 @@
       }}></textarea></label
   >
   {#if store.all.length > 1}<p>
-      <button
-        class="plain"
+      <Button
         onclick={() => {
           more = false;
           leaving = true;
-        }}>Remove this handoff…</button
+        }}>Remove this handoff…</Button
       >
     </p>{/if}
 </Modal>
@@ -105,12 +106,12 @@
       void createNew();
     }}
   >
-    <label>For whom <input bind:value={newName} maxlength="120" placeholder="The singer" /></label>
+    <label>For whom <Field class="flex-1" bind:value={newName} maxlength="120" placeholder="The singer" /></label>
     <p class="cap">
       It begins with the brief “{briefs.all.find((each) => each.usual)?.brief.name ?? 'For mixing'}”. The other handoffs
       stay as they are.
     </p>
-    <button class="main-button">Begin it</button>
+    <Button kind="main" type="submit">Begin it</Button>
   </form>
 </Modal>
 
@@ -123,7 +124,6 @@
     padding: 6px 16px 7px;
     border-bottom: 1px solid var(--rule);
   }
-  form input,
   textarea {
     border: 1px solid var(--rule);
     border-radius: 4px;
@@ -132,9 +132,6 @@
     padding: 2px 7px;
     font: inherit;
     font-size: 12.5px;
-  }
-  form input {
-    height: 28px;
   }
   .message {
     display: flex;

@@ -1,4 +1,8 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Check from '../lib/controls/Check.svelte';
+  import Field from '../lib/controls/Field.svelte';
+  import Select from '../lib/controls/Select.svelte';
   import type { AudioRow, PlanRow, Print, Sides, Station } from '../lib/api/types';
   import NumberField from '../lib/NumberField.svelte';
   import { effects } from '../lib/catalogue/effects.svelte';
@@ -107,7 +111,7 @@
   <h3>What stays in the sound</h3>
   {#each source.strip.inserts as insert, i (i)}
     <label class="insert" class:faint={!insert.on || row.unknown.includes(insert.effect)}>
-      <input type="checkbox" checked={row.kept[i]} onchange={() => keep(i)} />
+      <Check checked={row.kept[i]} onchange={() => keep(i)} />
       <span>{effects.find(insert.effect)?.name ?? insert.effect}</span><span class="cap"
         >{settings(insert, effects.find(insert.effect), 1)}</span
       >
@@ -117,12 +121,13 @@
 {/if}
 <h3>Channels</h3>
 <div class="choice">
-  <select
+  <Select
+    class="flex-1"
     aria-label="Channels of this row"
     value={byHand.sides ?? ''}
     onchange={(e) => void store.setRow(row.row, { sides: (e.currentTarget.value || null) as Sides | null })}
     ><option value="">as for all: {CHANNELS.find(([value]) => value === settled.sides)?.[1]}</option
-    >{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+    >{#each CHANNELS as [value, words] (value)}<option {value}>{words}</option>{/each}</Select
   >
   <span title={row.kind === 'bus' ? 'For this bus and all that feeds it' : 'For the files of this row'}
     ><NumberField
@@ -141,8 +146,7 @@
   <h3>Takes at Raw</h3>
   {#each takes as take (take.id)}
     <label class="insert"
-      ><input type="checkbox" checked={included.includes(take.id)} onchange={() => include(take.id)} /><span
-        >{take.name}</span
+      ><Check checked={included.includes(take.id)} onchange={() => include(take.id)} /><span>{take.name}</span
       >{#if take.id === audio!.active}<span class="cap">chosen in the session</span>{/if}</label
     >
   {/each}
@@ -167,13 +171,14 @@
   </p>
   {#if print.source === print.row}<label class="word cap"
       >{STATIONS.find((each) => each.station === print.station)?.name}, word in the name
-      <input
+      <Field
+        class="flex-1"
         value={wordOf(print)}
         placeholder="usual"
         maxlength="30"
         onchange={(e) => word(print, e.currentTarget)}
-      />{#if byHand.words?.[print.station] !== undefined}<button class="plain" onclick={() => usualWord(print)}
-          >usual</button
+      />{#if byHand.words?.[print.station] !== undefined}<Button size="small" onclick={() => usualWord(print)}
+          >usual</Button
         >{/if}</label
     >{/if}
 {:else}
@@ -203,9 +208,9 @@
 {#snippet many(words: string, rows: PlanRow[])}
   <h3>{words}</h3>
   <div class="many">
-    {#each STATIONS as each (each.station)}{#if rows.some((r) => r.stations.includes(each.station))}<button
-          class="plain"
-          onclick={() => stampAll(rows, each.station)}>{each.name}</button
+    {#each STATIONS as each (each.station)}{#if rows.some((r) => r.stations.includes(each.station))}<Button
+          size="small"
+          onclick={() => stampAll(rows, each.station)}>{each.name}</Button
         >{/if}{/each}
   </div>
 {/snippet}
@@ -223,36 +228,12 @@
     flex-wrap: wrap;
     gap: 5px;
   }
-  .many .plain {
-    padding: 3px 9px;
-  }
   .word {
     display: flex;
     align-items: center;
     gap: 7px;
     padding-bottom: 6px;
     border-bottom: 1px solid var(--rule2);
-  }
-  .word input {
-    flex: 1;
-  }
-  .word .plain {
-    padding: 1px 7px;
-  }
-  select,
-  input:not([type='checkbox']) {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    padding: 2px 7px;
-    font-size: 12.5px;
-    height: 27px;
-    min-width: 0;
-  }
-  select {
-    padding-right: 26px;
-    flex: 1;
   }
   .wave {
     background: var(--sheet);
@@ -269,11 +250,6 @@
   .insert .cap {
     margin-left: auto;
     white-space: nowrap;
-  }
-  .insert input {
-    accent-color: var(--teal);
-    width: 15px;
-    height: 15px;
   }
   .faint {
     opacity: 0.62;

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { push, router } from 'svelte-spa-router';
   import type { Depth } from '../lib/api/types';
@@ -151,46 +153,44 @@
             >{count(store.state!.doubled.length, 'doubling')}</Hint
           >{/if}
         {#if over.count}
-          <button
-            class="plain over"
+          <Button
             onclick={() => void store.turn(-down)}
             title="{count(
               over.count,
               'file',
             )} would be held at full scale. This brings all files of the handoff down, so that their balance stays; the session sheet says so. A row’s trim brings down one of them; 32-bit float holds all as they are."
-            ><b>{over.count} over</b>, all down {down.toFixed(1)} dB</button
+            ><b class="over">{over.count} over</b>, all down {down.toFixed(1)} dB</Button
           >
         {/if}
         {#if silent.length}
-          <button
-            class="plain over"
+          <Button
             onclick={() =>
               void store.stamp(
                 silent.map(({ row, station }) => ({ row, station })),
                 false,
               )}
             title="{silent.map((print) => print.file).join(', ')}: not one sample differs from silence."
-            ><b>{silent.length} silent</b>, leave out</button
+            ><b class="over">{silent.length} silent</b>, leave out</Button
           >
         {/if}
         {#if lossy}<Hint class="badge ochre" words={lossyWords}>{lossyWords}</Hint>{/if}
-        <button class="plain undo" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</button>
+        <Button class="ml-auto" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</Button>
         <label class="cap version"
-          >as <input
+          >as <Field
+            class="w-14!"
             aria-label="Version"
             bind:value={version}
             maxlength="30"
             placeholder="v{(store.runs[0]?.number ?? 0) + 1}"
           /></label
         >
-        {#if unchanged}<button
-            class="plain"
+        {#if unchanged}<Button
             onclick={() => print(true)}
             disabled={starting || tooBig}
-            title="Print what has not changed as well">All again</button
+            title="Print what has not changed as well">All again</Button
           >{/if}
-        <button
-          class="main-button"
+        <Button
+          kind="main"
           title={unchanged && !since!.fresh.length ? 'Nothing changed since the last run' : undefined}
           onclick={() => print(false)}
           disabled={starting || plan.prints.length === 0 || tooBig}
@@ -202,7 +202,7 @@
               : since!.fresh.length
                 ? `Print ${since!.fresh.length} changed`
                 : `Take over all ${count(plan.prints.length, 'file')}`}
-        </button>
+        </Button>
       </footer>
     </div>
     <aside class="side" aria-label="Selected row">
@@ -222,9 +222,6 @@
 
 <style>
   .over {
-    flex: none;
-  }
-  .over b {
     color: var(--rust-ink);
   }
   footer {
@@ -262,18 +259,5 @@
     display: flex;
     align-items: center;
     gap: 5px;
-  }
-  .version input {
-    width: 58px;
-    height: 28px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 0 7px;
-    font-size: 12.5px;
-  }
-  footer .undo {
-    margin-left: auto;
   }
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { Modal } from 'flowbite-svelte';
   import type { Point, Section } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -82,30 +84,28 @@
     </div>
     {#each lines as line, i (i)}
       <div class="line">
-        <input
+        <Field
           aria-label="Name of section {i + 1}"
           bind:value={line.name}
           maxlength="60"
           placeholder={lines.length > 1 ? 'needed' : 'none needed'}
         />
-        <input
+        <Field
           aria-label="From, section {i + 1}"
           class="mono"
           list="places"
           bind:value={line.from}
           aria-invalid={wrong(line.from)}
         />
-        <input
+        <Field
           aria-label="To, section {i + 1}"
           class="mono"
           list="places"
           bind:value={line.to}
           aria-invalid={wrong(line.to)}
         />
-        <button
-          class="plain"
-          aria-label="Remove section {i + 1}"
-          onclick={() => (lines = lines.filter((_, at) => at !== i))}>×</button
+        <Button aria-label="Remove section {i + 1}" onclick={() => (lines = lines.filter((_, at) => at !== i))}
+          >×</Button
         >
       </div>
     {/each}
@@ -115,10 +115,10 @@
   {/if}
   {#if problem}<p class="wrong" role="alert">{problem}</p>{/if}
   <div class="acts">
-    <button class="plain" onclick={add}>{lines.length ? 'Another section' : 'A part of it'}</button>
-    {#if markers.length}<button class="plain" onclick={everyMarker}>A section for every marker</button>{/if}
-    {#if lines.length}<button class="plain" onclick={() => (lines = [])}>Whole session</button>{/if}
-    <button class="main-button" onclick={take} disabled={!!problem}>Set the range</button>
+    <Button onclick={add}>{lines.length ? 'Another section' : 'A part of it'}</Button>
+    {#if markers.length}<Button onclick={everyMarker}>A section for every marker</Button>{/if}
+    {#if lines.length}<Button onclick={() => (lines = [])}>Whole session</Button>{/if}
+    <Button kind="main" onclick={take} disabled={!!problem}>Set the range</Button>
   </div>
 </Modal>
 
@@ -133,19 +133,6 @@
     align-items: center;
     margin-bottom: 6px;
   }
-  input {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 3px 7px;
-    height: 30px;
-    min-width: 0;
-    font-size: 12.5px;
-  }
-  input[aria-invalid='true'] {
-    border-color: var(--rust);
-  }
   .wrong {
     color: var(--rust-ink);
   }
@@ -153,8 +140,5 @@
     display: flex;
     gap: 8px;
     margin-top: 14px;
-  }
-  .acts .main-button {
-    margin-left: auto;
   }
 </style>

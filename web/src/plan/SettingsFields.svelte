@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Field from '../lib/controls/Field.svelte';
+  import Select from '../lib/controls/Select.svelte';
+  import Check from '../lib/controls/Check.svelte';
   import type { Settings } from '../lib/api/types';
   import { DEPTH_WORDS } from '../lib/units';
   import {
@@ -43,9 +46,9 @@
 {#snippet select(name: keyof Settings, label: string, options: readonly (readonly [string, string])[], open = '')}
   <label
     ><span>{label}</span>
-    <select
+    <Select
       value={chosen(name)}
-      class:set={settings[name] !== null && settings[name] !== undefined}
+      class={settings[name] !== null && settings[name] !== undefined ? 'set' : ''}
       onchange={(e) =>
         onset({
           [name]:
@@ -58,13 +61,12 @@
     >
       <option value="">{behindWords}: {said(name, options, open)}</option>
       {#each options as [value, words] (value)}<option {value}>{words}</option>{/each}
-    </select></label
+    </Select></label
   >
 {/snippet}
 {#snippet yesNo(name: 'count' | 'takes' | 'notes' | 'listening' | 'document', label: string)}
   <label class="check" class:set={settings[name] !== null && settings[name] !== undefined}
-    ><input
-      type="checkbox"
+    ><Check
       checked={!!effective[name]}
       onchange={(e) => onset({ [name]: e.currentTarget.checked === !!behind[name] ? null : e.currentTarget.checked })}
     /><span>{label}</span></label
@@ -88,8 +90,8 @@
   {@render select('sides', 'Channels', CHANNELS)}
   <label
     ><span>Lead-in</span><span class="with"
-      ><input
-        class:set={settings.leadInBars !== null && settings.leadInBars !== undefined}
+      ><Field
+        class={['w-24!', settings.leadInBars !== null && settings.leadInBars !== undefined && 'set']}
         value={settings.leadInBars ?? ''}
         placeholder={String(behind.leadInBars ?? 0)}
         inputmode="numeric"
@@ -104,8 +106,8 @@
   >
   <label
     ><span>Tail</span><span class="with"
-      ><input
-        class:set={settings.tailSeconds !== null && settings.tailSeconds !== undefined}
+      ><Field
+        class={['w-24!', settings.tailSeconds !== null && settings.tailSeconds !== undefined && 'set']}
         value={settings.tailSeconds ?? ''}
         placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined
           ? 'until quiet'
@@ -123,8 +125,8 @@
   {@render select('folders', 'Folders', FOLDERS)}
   <label
     ><span>Zips no larger than</span><span class="with"
-      ><input
-        class:set={settings.splitMegabytes !== null && settings.splitMegabytes !== undefined}
+      ><Field
+        class={['w-24!', settings.splitMegabytes !== null && settings.splitMegabytes !== undefined && 'set']}
         value={settings.splitMegabytes ?? ''}
         placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'}
         inputmode="numeric"
@@ -166,26 +168,6 @@
     display: flex;
     align-items: center;
     gap: 6px;
-  }
-  select,
-  .with input {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    padding: 3px 26px 3px 7px;
-    font: inherit;
-    font-size: 12.5px;
-    height: 30px;
-  }
-  .with input {
-    width: 92px;
-    padding-right: 7px;
-  }
-  select.set,
-  input.set {
-    border-color: var(--teal);
-    font-weight: 640;
   }
   .checks {
     display: grid;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import type { Found, Remedy } from '../lib/api/types';
   import type { FindingsStore } from '../lib/state/findings.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
@@ -61,27 +62,26 @@
   {/if}
   <div class="remedies" role="group" aria-label="What can be done">
     {#each finding.remedies as remedy, i (remedy.label)}
-      <button
-        class={i === 0 && !found.dismissed ? 'main-button' : 'plain'}
+      <Button
+        kind={i === 0 && !found.dismissed ? 'main' : 'plain'}
         disabled={busy}
         onclick={() => take(remedy)}
         title={remedy.subject === 'session'
           ? 'Changes the session; can be undone'
           : 'Changes what is printed; leaves the session alone'}
-        >{remedy.label}<span class="where">{where(remedy)}</span></button
+        >{remedy.label}<span class="where">{where(remedy)}</span></Button
       >
     {/each}
-    {#if FACTS.includes(finding.check)}<a class="main-button" href="#/s/{sessions.id}?facts">Open the song’s facts</a
+    {#if FACTS.includes(finding.check)}<Button kind="main" href="#/s/{sessions.id}?facts">Open the song’s facts</Button
       >{/if}
-    {#if row && !FACTS.includes(finding.check)}<a class="plain" href="#/s/{sessions.id}?row={row.id}"
-        >Show it in Session</a
+    {#if row && !FACTS.includes(finding.check)}<Button href="#/s/{sessions.id}?row={row.id}">Show it in Session</Button
       >{/if}
     <span class="leave">
-      {#if found.dismissed}<button class="plain" disabled={busy} onclick={() => store.restore(found)}
-          >Put it back on the list</button
+      {#if found.dismissed}<Button size="small" disabled={busy} onclick={() => store.restore(found)}
+          >Put it back on the list</Button
         >
-      {:else}<button class="plain" disabled={busy} onclick={leave} title="Stays off the list until its evidence changes"
-          >Leave it</button
+      {:else}<Button size="small" disabled={busy} onclick={leave} title="Stays off the list until its evidence changes"
+          >Leave it</Button
         >{/if}
     </span>
   </div>
@@ -134,11 +134,6 @@
     gap: 8px;
     margin-top: 12px;
     align-items: center;
-  }
-  .remedies .main-button,
-  .remedies .plain {
-    padding: 7px 12px;
-    font-size: 12.5px;
   }
   .where {
     font-weight: 450;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import Segments from '../lib/Segments.svelte';
   import type { FindingsStore } from '../lib/state/findings.svelte';
   import type { Found, Row } from '../lib/api/types';
@@ -77,10 +78,10 @@
       >{/if}
   </div>
   {#if safe}<div class="foot">
-      <button
-        class="plain"
+      <Button
+        class="w-full"
         onclick={() => store.takeAllThatIsSafe()}
-        title="Names, notes and the order of rows; nothing that sounds">Put right all that is safe ({safe})</button
+        title="Names, notes and the order of rows; nothing that sounds">Put right all that is safe ({safe})</Button
       >
     </div>{/if}
 </section>
@@ -178,8 +179,5 @@
     flex: none;
     padding: 10px 16px;
     border-top: 1px solid var(--rule);
-  }
-  .foot .plain {
-    width: 100%;
   }
 </style>

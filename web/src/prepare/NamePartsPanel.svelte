@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../lib/controls/Field.svelte';
+  import Select from '../lib/controls/Select.svelte';
   import { Modal } from 'flowbite-svelte';
   import type { NameStyle } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -87,23 +89,24 @@
   </div>
   <div class="fields">
     <label
-      >Between parts <select
+      >Between parts <Select
         value={style.separator ?? 'underscore'}
         onchange={(e) => set({ separator: e.currentTarget.value as NameStyle['separator'] })}
-        >{#each Object.entries(SEPARATORS) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+        >{#each Object.entries(SEPARATORS) as [value, words] (value)}<option {value}>{words}</option>{/each}</Select
       ></label
     >
     <label
-      >Capitals <select
+      >Capitals <Select
         value={style.letters ?? 'asWritten'}
         onchange={(e) => set({ letters: e.currentTarget.value as NameStyle['letters'] })}
         ><option value="asWritten">as written</option><option value="lower">all small</option><option value="upper"
           >all capitals</option
-        ></select
+        ></Select
       ></label
     >
     <label
-      >Longest <input
+      >Longest <Field
+        class="w-16!"
         type="number"
         min="16"
         max="120"
@@ -113,8 +116,8 @@
       /> letters</label
     >
     <label
-      >Version <input
-        class="version"
+      >Version <Field
+        class="w-16!"
         value={style.version ?? 'v1'}
         maxlength="20"
         onchange={(e) => set({ version: e.currentTarget.value })}
@@ -181,20 +184,6 @@
     align-items: center;
     gap: 7px;
     color: var(--ink);
-  }
-  select,
-  input {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 3px 26px 3px 7px;
-    font: inherit;
-    height: 30px;
-  }
-  input {
-    padding-right: 7px;
-    width: 66px;
   }
   dl {
     display: grid;

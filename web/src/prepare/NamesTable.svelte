@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Check from '../lib/controls/Check.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import { tick } from 'svelte';
   import type { Proposed, Row, SessionEdit } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -96,15 +99,15 @@
   <div class="head">
     <h2>Names</h2>
     <span class="cap">{proposals.size ? `${proposals.size} of ${rows.length} proposed` : 'all clear'}</span>
-    <label class="cap"><input type="checkbox" bind:checked={all} /> all rows</label>
+    <label class="cap"><Check bind:checked={all} /> all rows</label>
     <span class="tools">
-      <button class="plain" aria-pressed={searching} onclick={() => (searching = !searching)}>Find and replace</button>
-      <button class="plain" onclick={onparts}>File names: {parts}</button>
-      {#if picked.length && picked.length < proposals.size}<button class="plain" onclick={() => accept(picked)}
-          >Accept {picked.length}</button
+      <Button size="small" aria-pressed={searching} onclick={() => (searching = !searching)}>Find and replace</Button>
+      <Button size="small" onclick={onparts}>File names: {parts}</Button>
+      {#if picked.length && picked.length < proposals.size}<Button size="small" onclick={() => accept(picked)}
+          >Accept {picked.length}</Button
         >{/if}
-      <button class="plain go" disabled={!proposals.size} onclick={() => accept(store.names)}
-        >Accept all{proposals.size ? ` ${proposals.size}` : ''}</button
+      <Button size="small" class="go" disabled={!proposals.size} onclick={() => accept(store.names)}
+        >Accept all{proposals.size ? ` ${proposals.size}` : ''}</Button
       >
     </span>
   </div>
@@ -116,9 +119,14 @@
         if (changes.length) void replace();
       }}
     >
-      <label class="cap" for="find">Find</label><input id="find" bind:value={find} autocomplete="off" />
-      <label class="cap" for="put">Replace with</label><input id="put" bind:value={put} autocomplete="off" />
-      <button class="plain" disabled={!changes.length}>Replace in {count(changes.length, 'name')}</button>
+      <label class="cap" for="find">Find</label><Field class="w-32!" id="find" bind:value={find} autocomplete="off" />
+      <label class="cap" for="put">Replace with</label><Field
+        class="w-32!"
+        id="put"
+        bind:value={put}
+        autocomplete="off"
+      />
+      <Button type="submit" size="small" disabled={!changes.length}>Replace in {count(changes.length, 'name')}</Button>
       {#if changes[0]}<span class="mono">{changes[0].name}</span>{/if}
     </form>
   {/if}
@@ -134,16 +142,12 @@
           {@const diff = proposed && letterDiff(row.name, proposed.proposal.proposed)}
           <tr>
             <td
-              >{#if proposed}<input
-                  type="checkbox"
-                  aria-label="Choose {row.name}"
-                  bind:checked={chosen[row.id]}
-                />{/if}</td
+              >{#if proposed}<Check aria-label="Choose {row.name}" bind:checked={chosen[row.id]} />{/if}</td
             >
             <td class="mono num">{number(row)}</td>
             <td class="now">
-              <input
-                class="name"
+              <Field
+                class="name inline"
                 value={row.name}
                 maxlength="400"
                 aria-label="Name of row {number(row)}"
@@ -157,10 +161,10 @@
             >
             <td class="mono">{proposed?.proposal.note || (proposed ? '–' : '')}</td>
             <td class="do"
-              >{#if proposed}<button
-                  class="plain"
+              >{#if proposed}<Button
+                  size="small"
                   onclick={() => accept([proposed])}
-                  aria-label="Accept {proposed.proposal.proposed}">Accept</button
+                  aria-label="Accept {proposed.proposal.proposed}">Accept</Button
                 >{/if}</td
             >
           </tr>
@@ -204,13 +208,6 @@
     display: flex;
     gap: 8px;
   }
-  .tools .plain {
-    padding: 5px 10px;
-  }
-  .go:not(:disabled) {
-    border-color: var(--teal);
-    color: var(--teal);
-  }
   .search {
     display: flex;
     gap: 8px;
@@ -218,15 +215,6 @@
     padding: 7px 16px;
     border-bottom: 1px solid var(--rule2);
     background: var(--band);
-  }
-  .search input {
-    height: 27px;
-    padding: 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    font: inherit;
-    width: 130px;
   }
   .search .mono {
     color: var(--ink2);
@@ -283,25 +271,6 @@
   .now {
     position: relative;
   }
-  .name {
-    width: 100%;
-    height: 26px;
-    padding: 0 4px;
-    border: 1px solid transparent;
-    border-radius: 4px;
-    background: transparent;
-    font: inherit;
-    color: var(--ink);
-  }
-  .name:hover {
-    border-color: var(--rule);
-  }
-  .name:focus {
-    border-color: var(--teal);
-    background: var(--sheet);
-    position: relative;
-    z-index: 1;
-  }
   .over {
     position: absolute;
     inset: 2px 8px;
@@ -312,14 +281,8 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
-  .name:focus ~ .over {
-    display: none;
-  }
   .do {
     text-align: right;
-  }
-  .do .plain {
-    padding: 3px 9px;
   }
   .none {
     color: var(--ink2);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import ConfirmDialog from '../lib/ConfirmDialog.svelte';
   import type { RunEntry, RunView } from '../lib/api/types';
   import { count, moment } from '../lib/units';
@@ -58,8 +59,7 @@
         >
         <span class="cap">{moment(run.createdAt)}</span>
       </a>
-      {#if isOver(run) && stateOf(run) !== 'done'}<button class="plain" onclick={() => onretry(run.id)}
-          >Try again</button
+      {#if isOver(run) && stateOf(run) !== 'done'}<Button size="small" onclick={() => onretry(run.id)}>Try again</Button
         >{/if}
       {#if isOver(run)}<button
           class="gone"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import type { RunView } from '../lib/api/types';
   import type { RunStore } from '../lib/state/run.svelte';
   import { bytes, count, minutes } from '../lib/units';
@@ -50,9 +51,9 @@
     </div>
     <div><span class="mono value">{bytes(total)}</span><span class="cap">in all</span></div>
   </div>
-  {#if !run.isOver}<button class="plain" onclick={() => run.cancel()}>Cancel</button>
-  {:else if view.state === 'done'}<a class="main-button" href="#/s/{sessionId}/proof?run={view.id}">See the proof</a>
-  {:else}<button class="main-button" onclick={onagain}>Print as planned now</button>{/if}
+  {#if !run.isOver}<Button onclick={() => run.cancel()}>Cancel</Button>
+  {:else if view.state === 'done'}<Button kind="main" href="#/s/{sessionId}/proof?run={view.id}">See the proof</Button>
+  {:else}<Button kind="main" onclick={onagain}>Print as planned now</Button>{/if}
   <div
     class="track"
     role="progressbar"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { onDestroy } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { Queued } from '../lib/api/types';
@@ -53,20 +54,20 @@
           ><b>{run.title}</b> <span class="cap">run {run.number}, {run.version}</span></a
         >
         {#if run.state === 'waiting'}
-          <button
-            class="plain"
+          <Button
+            size="small"
             aria-label="Earlier: {run.title} run {run.number}"
             disabled={run === waiting[0]}
-            onclick={() => move(run, -1)}>↑</button
+            onclick={() => move(run, -1)}>↑</Button
           >
-          <button
-            class="plain"
+          <Button
+            size="small"
             aria-label="Later: {run.title} run {run.number}"
             disabled={run === waiting.at(-1)}
-            onclick={() => move(run, 1)}>↓</button
+            onclick={() => move(run, 1)}>↓</Button
           >
         {:else}<span class="mono">{Math.floor(run.progress.fraction * 100)} %</span>{/if}
-        <button class="plain" aria-label="Cancel {run.title} run {run.number}" onclick={() => cancel(run)}>×</button>
+        <Button size="small" aria-label="Cancel {run.title} run {run.number}" onclick={() => cancel(run)}>×</Button>
       </li>
     {/each}
   </ol>
@@ -93,8 +94,5 @@
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
-  }
-  .plain {
-    padding: 2px 8px;
   }
 </style>

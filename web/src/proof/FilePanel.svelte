@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import Hint from '../lib/Hint.svelte';
   import type { RunFile, RunView } from '../lib/api/types';
   import { CHANNEL_WORDS, dbfs, grouped, minutes, rate, signed } from '../lib/units';
@@ -34,8 +35,8 @@
     </dd>{/each}
 </dl>
 <div class="do">
-  <a class="main-button" href="#/s/{sessionId}/parcel">See the parcel</a>
-  <a class="plain" href="#/s/{sessionId}/plan?row={file.row}">Row in the plan</a>
+  <Button kind="main" href="#/s/{sessionId}/parcel">See the parcel</Button>
+  <Button href="#/s/{sessionId}/plan?row={file.row}">Row in the plan</Button>
 </div>
 
 <style>

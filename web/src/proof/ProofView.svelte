@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Select from '../lib/controls/Select.svelte';
   import { PlaySolid, StopSolid } from 'flowbite-svelte-icons';
   import { onDestroy } from 'svelte';
   import { push } from 'svelte-spa-router';
@@ -133,8 +135,8 @@
         {/each}
       </ul>
       <div class="bar">
-        <button class="listen" onclick={() => toggle(view)} title="Space"
-          >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button
+        <Button kind="listen" onclick={() => toggle(view)} title="Space"
+          >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</Button
         >
         <span class="mono"
           >{minutes(player.playing ? player.frame / view.rate : head, 1)}{player.waiting ? ' · coming…' : ''}</span
@@ -150,28 +152,30 @@
         />
         <span class="cap">equally loud</span>
         <Meter peaks={player.peaks} held={player.held} />
-        {#if chosen}<button
-            class="plain slim"
+        {#if chosen}<Button
+            size="small"
             onclick={() => {
               chosen = undefined;
               if (player.playing) begin(view, player.frame / view.rate);
-            }}>Hear all again</button
+            }}>Hear all again</Button
           >{/if}
-        {#if view.sections.length > 1}<select
+        {#if view.sections.length > 1}<Select
             aria-label="Section"
-            bind:value={section}
-            onchange={() => {
+            value={String(section)}
+            onchange={(e) => {
+              section = Number(e.currentTarget.value);
               player.stop();
               head = 0;
               chosen = undefined;
               selected = view.files.findIndex((each) => each.section === section);
             }}
-            >{#each view.sections as each, i (i)}<option value={i}>{each.name}</option>{/each}</select
+            >{#each view.sections as each, i (i)}<option value={String(i)}>{each.name}</option>{/each}</Select
           >{/if}
-        <button
-          class="plain slim again"
+        <Button
+          size="small"
+          class="ml-auto"
           onclick={() => run.readAgain()}
-          title="Look whether every file is still what was printed">Read again</button
+          title="Look whether every file is still what was printed">Read again</Button
         >
       </div>
       <Lanes
@@ -270,15 +274,6 @@
   }
   .again {
     margin-left: auto;
-  }
-  select {
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    padding: 2px 26px 2px 8px;
-    font-size: 12.5px;
-    height: 28px;
   }
   .received {
     margin-top: 8px;

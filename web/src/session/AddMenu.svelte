@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { Editing } from './editing.svelte';
@@ -36,7 +37,7 @@
   }
 </script>
 
-<button class="plain small" id="add">+ Add</button>
+<Button size="small" id="add">+ Add</Button>
 <Dropdown
   simple
   bind:isOpen={open}
@@ -69,10 +70,6 @@
 />
 
 <style>
-  .small {
-    padding: 4px 9px;
-    font-size: 12px;
-  }
   .hidden {
     display: none;
   }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { Offer } from '../lib/api/types';
@@ -53,7 +54,7 @@
   {#each offers as offer (offer.rows.join())}
     <div class="offer">
       <p>{offer.words}</p>
-      <button class="plain" onclick={() => accept(offer)}>{WORDS[offer.kind]}</button>
+      <Button size="small" onclick={() => accept(offer)}>{WORDS[offer.kind]}</Button>
     </div>
   {/each}
   <hr />
@@ -63,11 +64,6 @@
   .offer {
     padding: 6px 0 8px;
     border-bottom: 1px solid var(--rule2);
-  }
-  .plain {
-    margin-top: 5px;
-    padding: 4px 10px;
-    font-size: 12px;
   }
   hr {
     border: 0;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../lib/controls/Field.svelte';
   import { tick } from 'svelte';
   import type { Row } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -21,7 +22,7 @@
     onreveal: (row: string) => Promise<void>;
   } = $props();
   let renaming = $state<string>();
-  let typed = $state('');
+  let typed = $state<string>('');
   let over = $state<string>();
   let list: HTMLUListElement;
 
@@ -154,7 +155,8 @@
       >
         <span class="mono number">{row.type === 'mix' ? '' : String(numbers.get(row.id)).padStart(2, '0')}</span>
         {#if renaming === row.id}
-          <input
+          <Field
+            class="flex-1"
             bind:value={typed}
             maxlength="400"
             aria-label="Name of row {numbers.get(row.id)}"
@@ -308,16 +310,5 @@
   .lane.active {
     color: var(--teal);
     font-weight: 680;
-  }
-  input {
-    flex: 1;
-    min-width: 0;
-    height: 27px;
-    padding: 0 6px;
-    border: 1px solid var(--teal);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { effects } from '../lib/catalogue/effects.svelte';
   import { stopsOf } from '../lib/signal/stops';
   import SignalLine from '../lib/signal/SignalLine.svelte';
@@ -45,10 +46,10 @@
 <SignalLine {stops} />
 {#if row.type !== 'mix'}
   <div class="do">
-    <button class="plain" onclick={() => editing.duplicateRows()} disabled={row.type === 'part'}>Duplicate</button>
-    <button class="plain" onclick={() => editing.moveRowsBy(-1)} aria-label="Move the row up">↑</button>
-    <button class="plain" onclick={() => editing.moveRowsBy(1)} aria-label="Move the row down">↓</button>
-    <button class="plain" onclick={() => editing.removeRows()}>Remove</button>
+    <Button size="small" onclick={() => editing.duplicateRows()} disabled={row.type === 'part'}>Duplicate</Button>
+    <Button size="small" onclick={() => editing.moveRowsBy(-1)} aria-label="Move the row up">↑</Button>
+    <Button size="small" onclick={() => editing.moveRowsBy(1)} aria-label="Move the row down">↓</Button>
+    <Button size="small" onclick={() => editing.removeRows()}>Remove</Button>
   </div>
 {/if}
 <RoutingPicture {session} {row} onchoose={(id) => editing.choose(id)} />
@@ -90,9 +91,5 @@
     display: flex;
     gap: 6px;
     margin-top: 8px;
-  }
-  .do .plain {
-    padding: 4px 9px;
-    font-size: 12px;
   }
 </style>

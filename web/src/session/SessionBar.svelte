@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import Check from '../lib/controls/Check.svelte';
+  import Select from '../lib/controls/Select.svelte';
   import { onDestroy } from 'svelte';
   import { PlaySolid, StopSolid } from 'flowbite-svelte-icons';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -70,24 +73,22 @@
 </script>
 
 <div class="bar">
-  <button class="listen" onclick={toggle} disabled={store.frames === 0} title="Space"
-    >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</button
+  <Button kind="listen" onclick={toggle} disabled={store.frames === 0} title="Space"
+    >{#if player.playing}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid class="h-4 w-4" />Listen{/if}</Button
   >
-  <label class="cap check"
-    ><input type="checkbox" bind:checked={alone} disabled={!editing.rows.length} /> only chosen</label
-  >
+  <label class="cap check"><Check bind:checked={alone} disabled={!editing.rows.length} /> only chosen</label>
   <span class="mono where">{where.bar}</span><span class="mono time" aria-live="off"
     >{where.time}{player.waiting ? ' · coming…' : ''}</span
   >
   <Meter peaks={player.peaks} held={player.held} />
-  {#if loop}<button class="plain small" title="Stop going round" onclick={() => (loop = undefined)}>loop ×</button>{/if}
+  {#if loop}<Button size="small" title="Stop going round" onclick={() => (loop = undefined)}>loop ×</Button>{/if}
   <span class="gap" data-first-sound={player.firstSound?.toFixed(3)}></span>
   <AddMenu {editing} {handoff} {onfiles} />
   <label class="cap" for="snap">Snap</label>
-  <select id="snap" value={editing.snap} onchange={(e) => (editing.snap = e.currentTarget.value as Snap)}
-    ><option value="bar">bar</option><option value="beat">beat</option><option value="off">off</option></select
+  <Select id="snap" value={editing.snap} onchange={(e) => (editing.snap = e.currentTarget.value as Snap)}
+    ><option value="bar">bar</option><option value="beat">beat</option><option value="off">off</option></Select
   >
-  <button class="plain small" onclick={() => onzoom(fit)} disabled={zoom <= fit * 1.001}>Whole song</button>
+  <Button size="small" onclick={() => onzoom(fit)} disabled={zoom <= fit * 1.001}>Whole song</Button>
   <label class="cap" for="zoom">Zoom</label>
   <input
     id="zoom"
@@ -111,23 +112,6 @@
     border-bottom: 1px solid var(--rule);
     white-space: nowrap;
   }
-  .listen {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-    background: var(--ink);
-    color: var(--sheet);
-    border-radius: 6px;
-    padding: 6px 11px;
-    font-weight: 600;
-    cursor: pointer;
-    width: 84px;
-    justify-content: center;
-  }
-  .listen:disabled {
-    opacity: 0.5;
-    cursor: default;
-  }
   .check {
     display: flex;
     gap: 5px;
@@ -143,20 +127,6 @@
   }
   .gap {
     flex: 1;
-  }
-  .small {
-    padding: 4px 8px;
-    font-size: 12px;
-  }
-  select {
-    height: 28px;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 5px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 12px;
   }
   input[type='range'] {
     width: 84px;

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Input, Label } from 'flowbite-svelte';
+  import Field from '../lib/controls/Field.svelte';
+  import Button from '../lib/controls/Button.svelte';
   import { written } from '../lib/numbers';
   import { Refusal } from '../lib/api/client';
   import type { Song } from '../lib/api/types';
@@ -80,29 +81,26 @@
   <p class="cap">SONG FACTS</p>
   {#each FIELDS as field (field.name)}
     <div class="field" class:narrow={field.name !== 'title' && field.name !== 'artist'}>
-      <Label for="song-{field.name}" class="text-(--ink2) dark:text-(--ink2) font-medium text-xs">{field.words}</Label>
-      <Input
+      <label class="cap" for="song-{field.name}">{field.words}</label>
+      <Field
         id="song-{field.name}"
-        size="sm"
         bind:value={typed[field.name]}
         placeholder={field.hint || undefined}
         autocomplete="off"
         aria-invalid={wrong?.field === field.name}
         aria-describedby={wrong?.field === field.name ? 'song-wrong' : undefined}
-        class="bg-(--sheet) dark:bg-(--paper) border-(--rule) dark:border-(--rule) text-(--ink) dark:text-(--ink) py-1.5"
       />
     </div>
   {/each}
   {#if wrong}<p id="song-wrong" class="wrong" role="alert">{wrong.words}</p>{/if}
   <div class="do">
-    <button class="main-button" type="submit" disabled={!changed || store.busy}>Keep</button>
-    {#if changed}<button
-        class="plain"
+    <Button kind="main" type="submit" disabled={!changed || store.busy}>Keep</Button>
+    {#if changed}<Button
         type="button"
         onclick={() => {
           typed = texts(store.session!.song);
           wrong = undefined;
-        }}>Put back</button
+        }}>Put back</Button
       >{/if}
   </div>
 </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import type { Imported } from '../lib/api/types';
   import ArrivalHead from '../lib/arrivals/ArrivalHead.svelte';
   import type { Arrivals } from '../lib/arrivals/arrivals.svelte';
@@ -17,7 +18,7 @@
 
 <section aria-label="Arriving files" aria-live="polite">
   <ArrivalHead {arrivals} {words} {onclose}>
-    <a class="main-button" href="#/s/{arrivals.made!.id}">Open the session</a>
+    <Button kind="main" href="#/s/{arrivals.made!.id}">Open the session</Button>
   </ArrivalHead>
   <ul>
     {#each [...arrivals.files.filter((f) => f.state === 'refused'), ...arrivals.files.filter((f) => f.state !== 'refused')] as file, i (i)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { type Dropped, fromDrop, fromInput } from './dropped';
 
   let { onfiles, small, busy }: { onfiles: (dropped: Dropped) => void; small: boolean; busy: boolean } = $props();
@@ -43,8 +44,8 @@
     </p>
   </div>
   <div class="ways">
-    <button class="main-button" disabled={busy} onclick={() => files.click()}>Choose files</button>
-    <button class="plain" disabled={busy} onclick={() => folder.click()}>Choose a folder</button>
+    <Button kind="main" disabled={busy} onclick={() => files.click()}>Choose files</Button>
+    <Button disabled={busy} onclick={() => folder.click()}>Choose a folder</Button>
   </div>
   <input bind:this={files} data-testid="files" type="file" multiple hidden onchange={() => chosen(files)} />
   <input bind:this={folder} type="file" webkitdirectory hidden onchange={() => chosen(folder)} />

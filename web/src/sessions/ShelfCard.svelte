@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../lib/controls/Field.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import type { ShelfEntry } from '../lib/api/types';
   import { bytes, minutes, moment, rate } from '../lib/units';
@@ -39,8 +40,7 @@
         void rename(e.currentTarget.querySelector('input')!.value);
       }}
     >
-      <input
-        class="tape"
+      <Field
         aria-label="Title of the session"
         maxlength="120"
         value={entry.title}
@@ -115,6 +115,12 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  form :global(input) {
+    height: 30px;
+    font-weight: 660;
+    font-size: 15px;
+    background: var(--tape);
+  }
   .hidden {
     visibility: hidden;
   }
@@ -122,11 +128,6 @@
     position: absolute;
     inset: 13px 18px auto 18px;
     z-index: 1;
-  }
-  input.tape {
-    width: 100%;
-    border: 1px solid var(--clip-edge);
-    transform: none;
   }
   .artist {
     display: block;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../controls/Button.svelte';
   import { Progressbar } from 'flowbite-svelte';
   import type { Snippet } from 'svelte';
   import type { Arrivals } from './arrivals.svelte';
@@ -28,10 +29,8 @@
 <header>
   <h3 class:wrong={arrivals.state === 'failed' || arrivals.state === 'broken'}>{words}</h3>
   {#if arrivals.state === 'done'}{@render children?.()}{/if}
-  {#if arrivals.state === 'broken'}<button class="main-button" onclick={() => void arrivals.send()}>Go on</button>{/if}
-  {#if arrivals.state !== 'done'}<button class="plain" onclick={close}
-      >{arrivals.state === 'failed' ? 'Close' : 'Stop'}</button
-    >{/if}
+  {#if arrivals.state === 'broken'}<Button kind="main" onclick={() => void arrivals.send()}>Go on</Button>{/if}
+  {#if arrivals.state !== 'done'}<Button onclick={close}>{arrivals.state === 'failed' ? 'Close' : 'Stop'}</Button>{/if}
 </header>
 {#if under}<Progressbar progress={Math.round(arrivals.share * 100)} size="h-1.5" color="primary" />{/if}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../controls/Button.svelte';
   import { written } from '../numbers';
   import { MoonOutline, RedoOutline, SunOutline, UndoOutline } from 'flowbite-svelte-icons';
   import type { SessionStore } from '../state/session.svelte';
@@ -47,26 +48,24 @@
     {#if right}<span class="cap">{right}</span>{/if}
     <a class="guide" href="#/guide">Guide</a>
     {#if edits && store?.state}
-      <button
-        class="plain tool"
+      <Button
         disabled={!store.state.undo || store.busy}
         title={store.state.undo ? `Undo: ${store.state.undo}` : 'Nothing to undo'}
         onclick={() => store.undo()}
       >
         <UndoOutline class="h-4 w-4" />Undo
-      </button>
-      <button
-        class="plain tool"
+      </Button>
+      <Button
         disabled={!store.state.redo || store.busy}
         title={store.state.redo ? `Redo: ${store.state.redo}` : 'Nothing to redo'}
         onclick={() => store.redo()}
       >
         <RedoOutline class="h-4 w-4" />Redo
-      </button>
+      </Button>
     {/if}
-    <button class="plain tool" onclick={() => theme.toggle()} aria-pressed={theme.night}>
+    <Button onclick={() => theme.toggle()} aria-pressed={theme.night}>
       {#if theme.night}<SunOutline class="h-4 w-4" />Paper{:else}<MoonOutline class="h-4 w-4" />Night{/if}
-    </button>
+    </Button>
   </div>
 </header>
 
@@ -146,10 +145,5 @@
     align-items: center;
     gap: 8px;
     flex: none;
-  }
-  .tool {
-    display: inline-flex;
-    gap: 5px;
-    align-items: center;
   }
 </style>

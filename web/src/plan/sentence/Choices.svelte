@@ -1,4 +1,5 @@
 <script lang="ts" generics="T extends string | number">
+  import Button from '../../lib/controls/Button.svelte';
   /** One of several, as a list of radio buttons: arrows walk, a choice is taken at once. */
   let {
     label,
@@ -43,12 +44,13 @@
       />{words}</label
     >
   {/each}
-  {#if letGo}<button
-      class="plain"
+  {#if letGo}<Button
+      class="mt-1"
+      size="small"
       onclick={() => {
         letGo();
         ondone();
-      }}>As the brief has it</button
+      }}>As the brief has it</Button
     >{/if}
 </fieldset>
 
@@ -72,8 +74,5 @@
   label:hover,
   label:focus-within {
     background: var(--teal-wash);
-  }
-  .plain {
-    margin-top: 5px;
   }
 </style>

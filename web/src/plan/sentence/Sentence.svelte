@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Check from '../../lib/controls/Check.svelte';
+  import Field from '../../lib/controls/Field.svelte';
   import type { Settings } from '../../lib/api/types';
   import { briefs } from '../../lib/catalogue/briefs.svelte';
   import NumberField from '../../lib/NumberField.svelte';
@@ -55,12 +58,13 @@
         }}
         ondone={close}
       />
-      <button
-        class="plain more"
+      <Button
+        size="small"
+        class="mt-1.5"
         onclick={() => {
           close();
           onbriefs();
-        }}>Briefs…</button
+        }}>Briefs…</Button
       >
     {/snippet}
   </PartMenu>, to
@@ -75,9 +79,9 @@
         }}
       >
         <label class="cap"
-          >For whom <input name="name" class="name" value={handoff.name} maxlength="120" autocomplete="off" /></label
+          >For whom <Field name="name" class="w-44!" value={handoff.name} maxlength="120" autocomplete="off" /></label
         >
-        <button class="plain">Call it so</button>
+        <Button type="submit" size="small">Call it so</Button>
       </form>
       {#if store.all.length > 1}
         <Choices
@@ -88,12 +92,13 @@
           ondone={close}
         />
       {/if}
-      <button
-        class="plain more"
+      <Button
+        size="small"
+        class="mt-1.5"
         onclick={() => {
           close();
           onnew();
-        }}>New handoff…</button
+        }}>New handoff…</Button
       >
     {/snippet}
   </PartMenu>:
@@ -148,14 +153,10 @@
         onset={(leadInBars) => set({ leadInBars })}
       />
       <label title="Clicks instead of silence, in the file of the click"
-        ><input
-          type="checkbox"
-          checked={!!settled.count}
-          onchange={(e) => set({ count: e.currentTarget.checked })}
-        />counted in</label
+        ><Check checked={!!settled.count} onchange={(e) => set({ count: e.currentTarget.checked })} />counted in</label
       >
-      {#if part('leadIn').byHand}<button class="plain" onclick={() => set({ leadInBars: null, count: null })}
-          >As the brief has it</button
+      {#if part('leadIn').byHand}<Button size="small" onclick={() => set({ leadInBars: null, count: null })}
+          >As the brief has it</Button
         >{/if}
     </div>
   </PartMenu>,
@@ -171,16 +172,16 @@
           onset={(tailSeconds) => set({ tailSeconds })}
         />
         <p class="cap">Until quiet: as long as the longest file sounds, and a second more; every file ends there.</p>
-        {#if part('tail').byHand}<button
-            class="plain"
+        {#if part('tail').byHand}<Button
+            size="small"
             onclick={() => {
               void set({ tailSeconds: null });
               close();
             }}
             >{store.state!.behind.tailSeconds === null || store.state!.behind.tailSeconds === undefined
               ? 'Until quiet'
-              : 'As the brief has it'}</button
-          >{:else}<button class="plain" onclick={() => set({ tailSeconds: 0 })}>No tail</button>{/if}
+              : 'As the brief has it'}</Button
+          >{:else}<Button size="small" onclick={() => set({ tailSeconds: 0 })}>No tail</Button>{/if}
       </div>
     {/snippet}
   </PartMenu>,
@@ -197,9 +198,9 @@
     {/snippet}
   </PartMenu>{#each others as other (other.words)},
     <PartMenu part={other} label="Also" onopen={onmore} />{/each}.
-  <button class="plain slim" onclick={onmore}>More…</button>
+  <Button size="small" onclick={onmore}>More…</Button>
   {#if byHand.length}<span class="by-hand">By hand: {byHand.join(', ')}.</span>
-    <button class="plain slim" onclick={() => store.letGo()}>Let go</button>{/if}
+    <Button size="small" onclick={() => store.letGo()}>Let go</Button>{/if}
 </p>
 
 <style>
@@ -211,17 +212,11 @@
     color: var(--ink2);
     white-space: normal;
   }
-  .slim {
-    padding: 0 8px;
-    margin-left: 6px;
-  }
   .by-hand {
+    display: inline-block;
     margin-left: 10px;
     color: var(--ochre-ink);
     font-size: 12.5px;
-  }
-  .more {
-    margin-top: 6px;
   }
   .fields {
     display: grid;
@@ -234,24 +229,10 @@
     align-items: center;
     gap: 8px;
   }
-  .fields .plain {
-    justify-self: start;
-  }
   form {
     display: flex;
     gap: 8px;
     align-items: end;
     padding: 2px 6px 8px;
-  }
-  .name {
-    display: block;
-    width: 180px;
-    height: 28px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    padding: 0 7px;
-    font-size: 13px;
   }
 </style>

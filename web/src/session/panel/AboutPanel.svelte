@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../../lib/controls/Select.svelte';
   import type { Role, Row } from '../../lib/api/types';
   import type { Editing } from '../editing.svelte';
 
@@ -25,14 +26,15 @@
 
 <div class="about">
   <label
-    >Role<select
+    >Role<Select
       value={row.about.role}
       onchange={(e) => void editing.make('', [editing.setAbout(row, { role: e.currentTarget.value as Role })])}
-      >{#each ROLES as role (role)}<option value={role}>{role}</option>{/each}</select
+      >{#each ROLES as role (role)}<option value={role}>{role}</option>{/each}</Select
     ></label
   >
   <label class="note"
     ><span class="cap">Note: microphone, preamplifier, player</span><textarea
+      class="control"
       rows="2"
       value={row.about.note}
       onblur={(e) => note(e.currentTarget)}
@@ -57,16 +59,6 @@
     flex-direction: column;
     align-items: stretch;
     gap: 3px;
-  }
-  select {
-    height: 27px;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 12px;
   }
   textarea {
     border: 1px solid var(--rule);

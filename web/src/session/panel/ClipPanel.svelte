@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Select from '../../lib/controls/Select.svelte';
   import type { Clip, Row } from '../../lib/api/types';
   import { count, minutes } from '../../lib/units';
   import { faded, trimmedEnd } from '../clips/clipEdits';
@@ -81,7 +83,7 @@
     onset={(value) => editing.eachClip(`Fade ${what}`, (clip) => faded(clip, 'out', frames(value)))}
   />
   <label class="curve"
-    >Curve<select
+    >Curve<Select
       value={one.fadeIn.frames ? one.fadeIn.curve : one.fadeOut.curve}
       onchange={(e) => {
         const curve = e.currentTarget.value as Clip['fadeIn']['curve'];
@@ -91,19 +93,19 @@
           fadeOut: { ...clip.fadeOut, curve },
         }));
       }}
-      >{#each Object.entries(CURVES) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+      >{#each Object.entries(CURVES) as [value, words] (value)}<option {value}>{words}</option>{/each}</Select
     ></label
   >
   <p class="cap held">Arrow keys move</p>
   <Segments label="Arrow keys move" options={HELD} value={editing.held} onchoose={(part) => (editing.held = part)} />
   <div class="do">
-    <button class="plain" onclick={() => editing.splitAtHead()}>Split at the mark</button>
-    <button class="plain" disabled={clips.length < 2} onclick={() => editing.join()}>Join</button>
-    <button class="plain" aria-pressed={one.muted} onclick={() => editing.muteClips()}
-      >{one.muted ? 'Unmute' : 'Mute'}</button
+    <Button size="small" onclick={() => editing.splitAtHead()}>Split at the mark</Button>
+    <Button size="small" disabled={clips.length < 2} onclick={() => editing.join()}>Join</Button>
+    <Button size="small" aria-pressed={one.muted} onclick={() => editing.muteClips()}
+      >{one.muted ? 'Unmute' : 'Mute'}</Button
     >
-    <button class="plain" aria-pressed={one.inverted} onclick={() => editing.turnClips()}>Reverse polarity</button>
-    <button class="plain" onclick={() => editing.removeClips()}>Remove</button>
+    <Button size="small" aria-pressed={one.inverted} onclick={() => editing.turnClips()}>Reverse polarity</Button>
+    <Button size="small" onclick={() => editing.removeClips()}>Remove</Button>
   </div>
   {#if clips.length === 1}
     <h3>Effects of this clip</h3>
@@ -125,10 +127,6 @@
     gap: 6px;
     margin: 9px 0 4px;
   }
-  .do .plain {
-    padding: 4px 9px;
-    font-size: 12px;
-  }
   .held {
     margin: 7px 0 3px;
   }
@@ -137,16 +135,6 @@
     justify-content: space-between;
     align-items: center;
     margin-top: 3px;
-  }
-  select {
-    height: 27px;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 12px;
   }
   hr {
     border: 0;

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Check from '../../lib/controls/Check.svelte';
+  import Select from '../../lib/controls/Select.svelte';
   import type { Effect, Insert, Row } from '../../lib/api/types';
   import { effects } from '../../lib/catalogue/effects.svelte';
   import type { Editing } from '../editing.svelte';
@@ -62,31 +65,31 @@
       <button class="title" aria-expanded={open === i} onclick={() => (open = open === i ? undefined : i)}
         >{open === i ? '▾' : '▸'} {effect?.name ?? insert.effect}{effect ? '' : ' – not at hand'}</button
       >
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         aria-label="Earlier"
         title="Earlier in the chain"
         disabled={i === 0}
-        onclick={() => move(i, -1)}>↑</button
+        onclick={() => move(i, -1)}>↑</Button
       >
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         aria-label="Later"
         title="Later in the chain"
         disabled={i === inserts.length - 1}
-        onclick={() => move(i, 1)}>↓</button
+        onclick={() => move(i, 1)}>↓</Button
       >
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         aria-pressed={insert.on}
         aria-label="Switch {effect?.name ?? insert.effect} {insert.on ? 'off' : 'on'}"
-        onclick={() => change(i, { on: !insert.on })}>{insert.on ? 'on' : 'off'}</button
+        onclick={() => change(i, { on: !insert.on })}>{insert.on ? 'on' : 'off'}</Button
       >
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         aria-label="Remove {effect?.name ?? insert.effect}"
         title="Remove"
-        onclick={() => onset(inserts.filter((_, k) => k !== i))}>×</button
+        onclick={() => onset(inserts.filter((_, k) => k !== i))}>×</Button
       >
     </div>
     {#if open === i && effect}
@@ -95,13 +98,14 @@
         {#each effect.settings as setting (setting.id)}
           {#if setting.choices.length}
             <label class="choice"
-              >{setting.name}<select
+              >{setting.name}<Select
+                class="max-w-36"
                 value={String(value(insert, setting))}
                 onchange={(e) =>
                   change(i, { settings: { ...insert.settings, [setting.id]: Number(e.currentTarget.value) } })}
               >
                 {#each setting.choices as choice, k (choice)}<option value={String(k)}>{choice}</option>{/each}
-              </select></label
+              </Select></label
             >
           {:else}
             <NumberField
@@ -117,35 +121,35 @@
         {/each}
         {#if effect.takesKey && keys}
           <label class="choice"
-            >Listens to<select
+            >Listens to<Select
+              class="max-w-36"
               value={insert.key ?? ''}
               onchange={(e) => change(i, { key: e.currentTarget.value || null })}
             >
               <option value="">itself</option>
               {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
-            </select></label
+            </Select></label
           >
         {/if}
         <label class="keep"
-          ><input type="checkbox" checked={insert.kept} onchange={() => change(i, { kept: !insert.kept })} /> Part of the
-          sound: in Shaped</label
+          ><Check checked={insert.kept} onchange={() => change(i, { kept: !insert.kept })} /> Part of the sound: in Shaped</label
         >
       </div>
     {/if}
   </div>
 {/each}
 <div class="foot">
-  <select aria-label="Add an insert" onchange={(e) => add(e.currentTarget)} value=""
+  <Select class="flex-1" aria-label="Add an insert" onchange={(e) => add(e.currentTarget)} value=""
     ><option value="">+ Insert…</option>{#each effects.all as effect (effect.id)}<option
         value={effect.id}
         title={effect.words}>{effect.name}</option
-      >{/each}</select
+      >{/each}</Select
   >
   {#if inserts.length && keys}
-    <select aria-label="Copy the inserts to" onchange={(e) => copyTo(e.currentTarget)} value=""
+    <Select class="flex-1" aria-label="Copy the inserts to" onchange={(e) => copyTo(e.currentTarget)} value=""
       ><option value="">Copy all to…</option>{#if editing.rows.length > 1}<option value="chosen"
           >the other chosen rows</option
-        >{/if}{#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}</select
+        >{/if}{#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}</Select
     >
   {/if}
 </div>
@@ -177,21 +181,6 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-  .tool {
-    padding: 2px 6px;
-    border-radius: 4px;
-    cursor: pointer;
-    color: var(--ink2);
-    font-size: 12px;
-  }
-  .tool:hover:not(:disabled) {
-    background: var(--paper);
-    color: var(--ink);
-  }
-  .tool:disabled {
-    opacity: 0.3;
-    cursor: default;
-  }
   .settings {
     padding: 2px 8px 8px;
     display: grid;
@@ -209,23 +198,8 @@
     align-items: center;
     margin-top: 3px;
   }
-  select {
-    height: 27px;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 12px;
-    max-width: 150px;
-  }
   .foot {
     display: flex;
     gap: 6px;
-  }
-  .foot select {
-    flex: 1;
-    min-width: 0;
   }
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Select from '../../lib/controls/Select.svelte';
   import type { InstrumentRow } from '../../lib/api/types';
   import { instruments } from '../../lib/catalogue/instruments.svelte';
   import { count } from '../../lib/units';
@@ -12,36 +14,23 @@
 </script>
 
 <h3>Instrument</h3>
-<select
+<Select
+  class="w-full"
   aria-label="Instrument"
   value={row.instrument}
   onchange={(e) => void editing.make('', [{ type: 'setInstrument', row: row.id, instrument: e.currentTarget.value }])}
 >
   {#each instruments.all as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
-</select>
+</Select>
 <p class="cap">{instrument?.words ?? ''} {count(row.notes.length, 'note')}.</p>
 {#if instrument && instrument.parts.length > 1 && apart < instrument.parts.length}
-  <button class="plain" onclick={() => void editing.make('', [{ type: 'splitParts', row: row.id }])}
-    >Split {instrument.parts.length - apart} parts into rows</button
+  <Button size="small" onclick={() => void editing.make('', [{ type: 'splitParts', row: row.id }])}
+    >Split {instrument.parts.length - apart} parts into rows</Button
   >
 {/if}
 
 <style>
-  select {
-    height: 28px;
-    width: 100%;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-  }
   .cap {
     margin: 5px 0;
-  }
-  .plain {
-    padding: 4px 10px;
-    font-size: 12px;
   }
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Select from '../../lib/controls/Select.svelte';
   import type { Role, SessionEdit } from '../../lib/api/types';
   import { effects } from '../../lib/catalogue/effects.svelte';
   import { count } from '../../lib/units';
@@ -61,20 +63,20 @@
     .join(', ')}{editing.rows.length > 3 ? '…' : ''}
 </h2>
 <div class="acts">
-  <select aria-label="Role of all" value="" onchange={(e) => role(e.currentTarget)}
+  <Select aria-label="Role of all" value="" onchange={(e) => role(e.currentTarget)}
     ><option value="">Role of all…</option>{#each ROLES as each (each)}<option value={each}>{each}</option
-      >{/each}</select
+      >{/each}</Select
   >
-  <select aria-label="Route all" value="" onchange={(e) => route(e.currentTarget)}
+  <Select aria-label="Route all" value="" onchange={(e) => route(e.currentTarget)}
     ><option value="">Feed all into…</option><option value="new">a new bus</option
     >{#each targets as row (row.id)}<option value={row.id}>{row.name}</option>{/each}<option value="none"
       >nothing</option
-    ></select
+    ></Select
   >
-  <select aria-label="Add an insert to all" value="" onchange={(e) => insert(e.currentTarget)}
+  <Select aria-label="Add an insert to all" value="" onchange={(e) => insert(e.currentTarget)}
     ><option value="">+ Insert on all…</option>{#each effects.all as effect (effect.id)}<option value={effect.id}
         >{effect.name}</option
-      >{/each}</select
+      >{/each}</Select
   >
   <NumberField
     label="Fader of all"
@@ -85,26 +87,15 @@
     digits={1}
     onset={(faderDb) => editing.eachRow(`Set ${what}’ faders`, (row) => editing.setFader(row, { faderDb }))}
   />
-  <button class="plain" onclick={() => editing.addRow('return')}>Send all to a new return</button>
-  <button class="plain" onclick={() => editing.eachRow(`Mute ${what}`, (row) => editing.setFader(row, { muted: true }))}
-    >Mute</button
-  >
-  <button class="plain" onclick={() => editing.duplicateRows()}>Duplicate</button>
-  <button class="plain" onclick={() => editing.removeRows()}>Remove</button>
+  <Button onclick={() => editing.addRow('return')}>Send all to a new return</Button>
+  <Button onclick={() => editing.eachRow(`Mute ${what}`, (row) => editing.setFader(row, { muted: true }))}>Mute</Button>
+  <Button onclick={() => editing.duplicateRows()}>Duplicate</Button>
+  <Button onclick={() => editing.removeRows()}>Remove</Button>
 </div>
 
 <style>
   .acts {
     display: grid;
     gap: 7px;
-  }
-  select {
-    height: 29px;
-    padding: 0 24px 0 8px;
-    border: 1px solid var(--rule);
-    border-radius: 5px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
   import type { Move } from '../../lib/api/types';
   import { lanePoints } from '../../lib/signal/words';
 
@@ -101,8 +102,8 @@
 
 <div class="head">
   <h3>{label}</h3>
-  {#if moves.length}<span class="cap">{moves.length} points</span><button class="plain" onclick={() => onset([])}
-      >Clear</button
+  {#if moves.length}<span class="cap">{moves.length} points</span><Button size="small" onclick={() => onset([])}
+      >Clear</Button
     >{/if}
 </div>
 <svg
@@ -146,11 +147,6 @@
     display: flex;
     align-items: baseline;
     gap: 8px;
-  }
-  .head .plain {
-    margin-left: auto;
-    padding: 1px 8px;
-    font-size: 12px;
   }
   svg {
     width: 100%;

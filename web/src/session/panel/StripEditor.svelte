@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Select from '../../lib/controls/Select.svelte';
   import type { Move, Row, Send } from '../../lib/api/types';
   import type { Editing } from '../editing.svelte';
   import MovesEditor from './MovesEditor.svelte';
@@ -96,42 +98,42 @@
         digits={1}
         onset={(levelDb) => sends(strip.sends.map((one, k) => (k === i ? { ...one, levelDb } : one)))}
       />
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         title="Where it is taken"
         onclick={() =>
           sends(
             strip.sends.map((one, k) =>
               k === i ? { ...one, from: one.from === 'afterFader' ? 'beforeFader' : 'afterFader' } : one,
             ),
-          )}>{each.from === 'afterFader' ? 'after fader' : 'before fader'}</button
+          )}>{each.from === 'afterFader' ? 'after fader' : 'before fader'}</Button
       >
-      <button
-        class="tool"
+      <Button
+        kind="tool"
         aria-label="Take out the send to {name}"
-        onclick={() => sends(strip.sends.filter((_, k) => k !== i))}>×</button
+        onclick={() => sends(strip.sends.filter((_, k) => k !== i))}>×</Button
       >
     </div>
   {/each}
-  <select aria-label="Add a send" value="" onchange={(e) => send(e.currentTarget)}
+  <Select class="mt-1" aria-label="Add a send" value="" onchange={(e) => send(e.currentTarget)}
     ><option value="">+ Send…</option>{#each returns as each (each.id)}<option value={each.id}>{each.name}</option
-      >{/each}<option value="new">a new return</option></select
+      >{/each}<option value="new">a new return</option></Select
   >
   <h3>Feeds</h3>
   {#each strip.outputs as output (output)}
     <p class="out">
-      <b>{session.rows.find((other) => other.id === output)?.name ?? output}</b><button
-        class="tool"
+      <b>{session.rows.find((other) => other.id === output)?.name ?? output}</b><Button
+        kind="tool"
         aria-label="Do not feed {output}"
-        onclick={() => without(output)}>×</button
+        onclick={() => without(output)}>×</Button
       >
     </p>
   {:else}<p class="nowhere">Nothing: it is not heard.</p>{/each}
-  <select aria-label="Add an output" value="" onchange={(e) => route(e.currentTarget)}
+  <Select class="mt-1" aria-label="Add an output" value="" onchange={(e) => route(e.currentTarget)}
     ><option value="">+ Output…</option
     >{#each targets.filter((each) => !strip.outputs.includes(each.id)) as each (each.id)}<option value={each.id}
         >{each.name}</option
-      >{/each}<option value="new">a new bus</option></select
+      >{/each}<option value="new">a new bus</option></Select
   >
 {/if}
 
@@ -146,18 +148,6 @@
     gap: 4px;
     align-items: center;
   }
-  .tool {
-    padding: 2px 6px;
-    border-radius: 4px;
-    cursor: pointer;
-    color: var(--ink2);
-    font-size: 12px;
-    white-space: nowrap;
-  }
-  .tool:hover {
-    background: var(--paper);
-    color: var(--ink);
-  }
   .out {
     display: flex;
     justify-content: space-between;
@@ -165,16 +155,5 @@
   }
   .nowhere {
     color: var(--rust-ink);
-  }
-  select {
-    height: 27px;
-    margin-top: 4px;
-    padding: 0 24px 0 7px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 12px;
   }
 </style>

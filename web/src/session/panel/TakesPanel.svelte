@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Field from '../../lib/controls/Field.svelte';
   import type { AudioRow } from '../../lib/api/types';
   import { count } from '../../lib/units';
   import type { Editing } from '../editing.svelte';
@@ -56,20 +58,20 @@
       checked={take.id === row.active}
       onchange={() => choose(take.id)}
     />
-    <input
-      class="name"
+    <Field
+      class="inline flex-1"
       value={take.name}
       aria-label="Name of {take.name}"
       onblur={(e) => rename(take.id, e.currentTarget)}
       onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
     />
     <span class="cap">{count(take.clips.length, 'clip')}</span>
-    {#if row.takes.length > 1}<button class="tool" aria-label="Remove {take.name}" onclick={() => remove(take.id)}
-        >×</button
+    {#if row.takes.length > 1}<Button kind="tool" aria-label="Remove {take.name}" onclick={() => remove(take.id)}
+        >×</Button
       >{/if}
   </div>
 {/each}
-<button class="plain" onclick={add}>+ Take</button>
+<Button size="small" onclick={add}>+ Take</Button>
 
 <style>
   .take {
@@ -77,31 +79,5 @@
     gap: 8px;
     align-items: center;
     padding: 2px 0;
-  }
-  .name {
-    flex: 1;
-    min-width: 0;
-    border: 1px solid transparent;
-    border-radius: 4px;
-    padding: 2px 5px;
-    background: transparent;
-    font: inherit;
-    color: var(--ink);
-    height: 24px;
-  }
-  .name:hover,
-  .name:focus {
-    border-color: var(--rule);
-    background: var(--sheet);
-  }
-  .tool {
-    padding: 1px 6px;
-    cursor: pointer;
-    color: var(--ink2);
-  }
-  .plain {
-    padding: 3px 9px;
-    font-size: 12px;
-    margin-top: 3px;
   }
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../../lib/controls/Button.svelte';
+  import Field from '../../lib/controls/Field.svelte';
   import type { SessionEdit } from '../../lib/api/types';
   import { barAt, quarterAt } from '../../lib/time/tempo';
   import type { Editing } from '../editing.svelte';
@@ -50,27 +52,28 @@
       onset={(quartersPerMinute) =>
         map({ tempoChanges: song.tempoChanges.map((each, k) => (k === i ? { ...each, quartersPerMinute } : each)) })}
     />
-    <button
-      class="tool"
+    <Button
+      kind="tool"
       title="Whether the tempo jumps there or glides from the change before"
       onclick={() =>
         map({
           tempoChanges: song.tempoChanges.map((each, k) =>
             k === i ? { ...each, way: each.way === 'jump' ? 'glide' : 'jump' } : each,
           ),
-        })}>{change.way === 'jump' ? 'jumps' : 'glides'}</button
+        })}>{change.way === 'jump' ? 'jumps' : 'glides'}</Button
     >
-    <button
-      class="tool"
+    <Button
+      kind="tool"
       aria-label="Remove the tempo change"
-      onclick={() => map({ tempoChanges: song.tempoChanges.filter((_, k) => k !== i) })}>×</button
+      onclick={() => map({ tempoChanges: song.tempoChanges.filter((_, k) => k !== i) })}>×</Button
     >
   </div>
 {/each}
 {#each song.meterChanges as change, i (change.bar)}
   <div class="line">
     <label class="text"
-      >Meter from bar {change.bar}<input
+      >Meter from bar {change.bar}<Field
+        class="w-16!"
         value={change.meter}
         onchange={(e) =>
           map({
@@ -80,10 +83,10 @@
           })}
       /></label
     >
-    <button
-      class="tool"
+    <Button
+      kind="tool"
       aria-label="Remove the meter change"
-      onclick={() => map({ meterChanges: song.meterChanges.filter((_, k) => k !== i) })}>×</button
+      onclick={() => map({ meterChanges: song.meterChanges.filter((_, k) => k !== i) })}>×</Button
     >
   </div>
 {/each}
@@ -92,34 +95,34 @@
     <label class="text"
       >{tempo
         ? `Bar ${barAt(tempo, quarterAt(tempo, marker.frame / session.rate) + 1e-6).bar}`
-        : `${(marker.frame / session.rate).toFixed(2)} s`}<input
-        class="wide"
+        : `${(marker.frame / session.rate).toFixed(2)} s`}<Field
+        class="w-36!"
         aria-label="Name of marker {i + 1}"
         value={marker.name}
         onchange={(e) =>
           setMarkers(markers.map((each, k) => (k === i ? { ...each, name: e.currentTarget.value } : each)))}
       /></label
     >
-    <button
-      class="tool"
+    <Button
+      kind="tool"
       aria-label="Move marker {marker.name} to the mark"
       title="To the mark on the ruler"
       disabled={marker.frame === editing.head}
       onclick={() => setMarkers(markers.map((each, k) => (k === i ? { ...each, frame: editing.head } : each)))}
-      >here</button
+      >here</Button
     >
-    <button
-      class="tool"
+    <Button
+      kind="tool"
       aria-label="Remove marker {marker.name}"
-      onclick={() => setMarkers(markers.filter((_, k) => k !== i))}>×</button
+      onclick={() => setMarkers(markers.filter((_, k) => k !== i))}>×</Button
     >
   </div>
 {/each}
 <p class="cap at">At the mark on the ruler{tempo ? `, bar ${bar}` : ''}:</p>
 <div class="do">
-  <button class="plain" onclick={addMarker}>+ Marker</button>
-  <button class="plain" disabled={!song.tempo || quarter <= 0} onclick={addTempo}>+ Tempo</button>
-  <button class="plain" disabled={!song.tempo || bar <= 1} onclick={addMeter}>+ Meter</button>
+  <Button size="small" onclick={addMarker}>+ Marker</Button>
+  <Button size="small" disabled={!song.tempo || quarter <= 0} onclick={addTempo}>+ Tempo</Button>
+  <Button size="small" disabled={!song.tempo || bar <= 1} onclick={addMeter}>+ Meter</Button>
 </div>
 
 <style>
@@ -136,25 +139,6 @@
     justify-content: space-between;
     gap: 8px;
   }
-  .text input {
-    width: 66px;
-    height: 26px;
-    padding: 0 6px;
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-  }
-  .text input.wide {
-    width: 150px;
-  }
-  .tool {
-    padding: 1px 6px;
-    cursor: pointer;
-    color: var(--ink2);
-    font-size: 12px;
-  }
   .at {
     margin-top: 8px;
   }
@@ -162,9 +146,5 @@
     display: flex;
     gap: 6px;
     margin-top: 4px;
-  }
-  .do .plain {
-    padding: 4px 9px;
-    font-size: 12px;
   }
 </style>

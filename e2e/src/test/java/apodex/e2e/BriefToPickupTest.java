@@ -106,7 +106,7 @@ final class BriefToPickupTest extends InTheBrowser {
                 .hasText(Pattern.compile(
                         "Groups ?, to Alternative mixes ?: .*1 bar counted in ?, tail until quiet ?, a click first"));
         page.getByLabel("Version").fill("first go");
-        page.locator("footer .main-button").click();
+        page.locator("footer .button.main").click();
         page.getByLabel("Progress").getByText("See the proof").click(new Locator.ClickOptions().setTimeout(150_000));
         Locator verdicts = page.getByLabel("Verdicts");
         assertThat(verdicts).containsText("Adds up: −1");
@@ -209,7 +209,7 @@ final class BriefToPickupTest extends InTheBrowser {
                                 + ", \"edit\": {\"type\": \"setFader\", \"row\": \"r7\", \"faderDb\": -11.0, \"pan\": 0.0, \"muted\": false, \"soloed\": false}}");
         go("/s/low-tide-waltz/plan");
         page.reload();
-        Locator print = page.locator("footer .main-button");
+        Locator print = page.locator("footer .button.main");
         assertThat(print).containsText(java.util.regex.Pattern.compile("Print \\d changed"));
         print.click();
         page.getByLabel("Progress")
