@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../lib/catalogue/rules.svelte';
   import Field from '../lib/controls/Field.svelte';
   import type { Print } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -67,7 +68,7 @@
     aria-label="Name of the row"
     value={row?.name ?? print.rowName}
     disabled={!row || row.type === 'mix'}
-    maxlength="120"
+    maxlength={rules.longestName}
     autocomplete="off"
     {onkeydown}
     {@attach focused}

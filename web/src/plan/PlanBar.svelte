@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts">
+  import { rules } from '../lib/catalogue/rules.svelte';
   import Button from '../lib/controls/Button.svelte';
   import Field from '../lib/controls/Field.svelte';
   import { Modal } from 'flowbite-svelte';
@@ -106,7 +107,14 @@
       void createNew();
     }}
   >
-    <label>For whom <Field class="flex-1" bind:value={newName} maxlength="120" placeholder="The singer" /></label>
+    <label
+      >For whom <Field
+        class="flex-1"
+        bind:value={newName}
+        maxlength={rules.longestName}
+        placeholder="The singer"
+      /></label
+    >
     <p class="cap">
       It begins with the brief “{briefs.all.find((each) => each.usual)?.brief.name ?? 'For mixing'}”. The other handoffs
       stay as they are.

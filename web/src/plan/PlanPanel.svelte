@@ -5,6 +5,7 @@
   import Select from '../lib/controls/Select.svelte';
   import type { AudioRow, PlanRow, Print, Sides, Station } from '../lib/api/types';
   import NumberField from '../lib/NumberField.svelte';
+  import { rules } from '../lib/catalogue/rules.svelte';
   import { effects } from '../lib/catalogue/effects.svelte';
   import { settings } from '../lib/signal/words';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
@@ -35,33 +36,15 @@
   const place = $derived(row.peakDbfs === null ? 0 : Math.max(0, Math.min(1, (row.peakDbfs + 30) / 30)));
 
   const byHand = $derived(handoff.byRow[row.row] ?? {});
-  const members = $derived(source?.type === 'bus' ? plan.rows.filter((each) => under(each.row)) : []);
+  const members = $derived(
+    source?.type === 'bus' ? plan.rows.filter((each) => each === row || each.under.includes(row.row)) : [],
+  );
   const alike = $derived(
     source && source.about.role !== 'other'
       ? plan.rows.filter((each) => session.rows.find((r) => r.id === each.row)?.about.role === source.about.role)
       : [],
   );
   const takes = $derived(audio && audio.takes.length > 1 ? audio.takes : []);
-  const included = $derived(
-    byHand.takes ?? (audio ? (settled.takes ? audio.takes.map((take) => take.id) : [audio.active]) : []),
-  );
-
-  /** Whether a row is the bus itself or reaches it. */
-  function under(id: string, seen: string[] = []): boolean {
-    if (id === row.row) return true;
-    const next = session.rows.find((each) => each.id === id)?.strip.outputs ?? [];
-    return !seen.includes(id) && next.some((each) => under(each, [...seen, id]));
-  }
-
-  function keep(index: number) {
-    const effect = source!.strip.inserts[index]!.effect;
-    const nth = source!.strip.inserts.slice(0, index).filter((each) => each.effect === effect).length;
-    const others = (byHand.kept ?? []).filter((each) => each.effect !== effect || each.nth !== nth);
-    const kept = !row.kept[index];
-    const back = kept === source!.strip.inserts[index]!.kept;
-    void store.setRow(row.row, { kept: back ? others : [...others, { effect, nth, kept }] });
-  }
-
   function word(print: Print, field: HTMLInputElement) {
     const words = { ...byHand.words };
     const typed = field.value.trim();
@@ -76,14 +59,6 @@
     });
   /** The word as it stands in the name, as far as it can be told from outside. */
   const wordOf = (print: Print) => byHand.words?.[print.station] ?? '';
-
-  function include(take: string) {
-    const now = included.includes(take)
-      ? included.filter((each) => each !== take)
-      : audio!.takes.map((each) => each.id).filter((each) => each === take || included.includes(each));
-    const usual = now.length === 1 && now[0] === audio!.active && !settled.takes;
-    void store.setRow(row.row, { takes: usual ? null : now });
-  }
 
   function stampAll(rows: PlanRow[], station: Station) {
     const { changed, adding } = column(rows, station, store.chosen());
@@ -111,7 +86,7 @@
   <h3>What stays in the sound</h3>
   {#each source.strip.inserts as insert, i (i)}
     <label class="insert" class:faint={!insert.on || row.unknown.includes(insert.effect)}>
-      <Check checked={row.kept[i]} onchange={() => keep(i)} />
+      <Check checked={row.kept[i]} onchange={() => void store.keep(row.row, i, !row.kept[i])} />
       <span>{effects.find(insert.effect)?.name ?? insert.effect}</span><span class="cap"
         >{settings(insert, effects.find(insert.effect), 1)}</span
       >
@@ -134,8 +109,7 @@
       label="Trim"
       value={byHand.trimDb ?? 0}
       unit="dB"
-      lowest={-48}
-      highest={48}
+      {...rules.bounds('trimDb')}
       step={0.5}
       onset={(db) => void store.setRow(row.row, { trimDb: db === 0 ? null : db })}
     /></span
@@ -146,8 +120,11 @@
   <h3>Takes at Raw</h3>
   {#each takes as take (take.id)}
     <label class="insert"
-      ><Check checked={included.includes(take.id)} onchange={() => include(take.id)} /><span>{take.name}</span
-      >{#if take.id === audio!.active}<span class="cap">chosen in the session</span>{/if}</label
+      ><Check
+        checked={row.takes.includes(take.id)}
+        onchange={() => void store.include(row.row, take.id, !row.takes.includes(take.id))}
+      /><span>{take.name}</span>{#if take.id === audio!.active}<span class="cap">chosen in the session</span
+        >{/if}</label
     >
   {/each}
 {/if}

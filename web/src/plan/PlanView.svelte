@@ -3,7 +3,6 @@
   import Field from '../lib/controls/Field.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { push, router } from 'svelte-spa-router';
-  import type { Depth } from '../lib/api/types';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import Tabs from '../lib/chrome/Tabs.svelte';
@@ -15,7 +14,7 @@
   import { openHandoff, openSession } from '../lib/state/open';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { nesting } from '../lib/signal/tree';
-  import { bytes, count, DEPTH_WORDS, minutes } from '../lib/units';
+  import { bytes, count, minutes } from '../lib/units';
   import { foretold } from './foretold';
   import FileList from './FileList.svelte';
   import Grid from './Grid.svelte';
@@ -30,19 +29,11 @@
   let selected = $state<string | undefined>(new URLSearchParams(router.querystring ?? '').get('row') ?? undefined);
   let starting = $state(false);
   let face = $state<Face>('rows');
-  const DEPTHS: Depth[] = ['int16', 'int24', 'int32', 'float32'];
 
   const plan = $derived(store.state?.plan);
   const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
   const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
-  const lossy = $derived(
-    !!plan && plan.depth !== plan.ownDepth && DEPTHS.indexOf(plan.depth) < DEPTHS.indexOf(plan.ownDepth),
-  );
-  const lossyWords = $derived(
-    plan
-      ? `${DEPTH_WORDS[plan.depth]} is less than the recordings have${plan.depth === 'int16' ? '; dither is added' : ''}`
-      : '',
-  );
+  const loss = $derived(store.state?.loss);
   /** Under their buses as far as the receiver's order has them there. */
   const nested = $derived.by(() => {
     const rows = new Map(session.session?.rows.map((each) => [each.id, each]));
@@ -173,7 +164,7 @@
             ><b class="over">{silent.length} silent</b>, leave out</Button
           >
         {/if}
-        {#if lossy}<Hint class="badge ochre" words={lossyWords}>{lossyWords}</Hint>{/if}
+        {#if loss}<Hint class="badge ochre" words={loss}>{loss}</Hint>{/if}
         <Button class="ml-auto" onclick={() => store.undo()} disabled={!store.canUndo}>Undo</Button>
         <label class="cap version"
           >as <Field

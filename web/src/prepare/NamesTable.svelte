@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../lib/catalogue/rules.svelte';
   import Button from '../lib/controls/Button.svelte';
   import Check from '../lib/controls/Check.svelte';
   import Field from '../lib/controls/Field.svelte';
@@ -149,7 +150,7 @@
               <Field
                 class="name inline"
                 value={row.name}
-                maxlength="400"
+                maxlength={rules.longestName}
                 aria-label="Name of row {number(row)}"
                 onblur={(e) => typed(e.currentTarget, row)}
                 onkeydown={(e) => onkey(e, row)}

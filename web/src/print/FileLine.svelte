@@ -25,10 +25,9 @@
 <li>
   <span class="mono name" title={file.name}>{file.name}</span>
   <span class="wave">
-    {#if picture}<PictureWave {picture} height={26} colour={file.folder === 'Reference' ? 'rust' : 'ink'} />
+    {#if picture}<PictureWave {picture} height={26} colour={file.reference ? 'rust' : 'ink'} />
     {:else if row}<RowWave {session} {row} {frames} height={26} {done} colour="teal" />
-    {:else}<span class="bar"><span class:mix={file.folder === 'Reference'} style="width:{done * 100}%"></span></span
-      >{/if}
+    {:else}<span class="bar"><span class:mix={file.reference} style="width:{done * 100}%"></span></span>{/if}
   </span>
   <span class="cap channels">{CHANNEL_WORDS[file.channels]}</span>
   <span class="mono state">{file.takenOver ? 'as it was' : file.sha256 ? dbfs(file.peakDbfs) : `${percent} %`}</span>

@@ -56,7 +56,7 @@ export function drawLanes(
     ink.fillStyle = colour('rule');
     ink.fillRect(left, box.y + box.height / 2, span, scale);
     const picture = s.picture(i);
-    ink.fillStyle = colour(file.folder === 'Reference' ? 'rust' : i === s.selected ? 'teal' : 'ink');
+    ink.fillStyle = colour(file.reference ? 'rust' : i === s.selected ? 'teal' : 'ink');
     ink.globalAlpha = s.quiet(i) ? 0.35 : 1;
     if (picture) drawPicture(ink, picture, box);
     ink.globalAlpha = 1;

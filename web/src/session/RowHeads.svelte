@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../lib/catalogue/rules.svelte';
   import Field from '../lib/controls/Field.svelte';
   import { tick } from 'svelte';
   import type { Row } from '../lib/api/types';
@@ -158,7 +159,7 @@
           <Field
             class="flex-1"
             bind:value={typed}
-            maxlength="400"
+            maxlength={rules.longestName}
             aria-label="Name of row {numbers.get(row.id)}"
             onblur={() => finish(row)}
             onkeydown={(e) => onfieldkey(e, row, i)}

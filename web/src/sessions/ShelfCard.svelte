@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../lib/catalogue/rules.svelte';
   import Field from '../lib/controls/Field.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import type { ShelfEntry } from '../lib/api/types';
@@ -42,7 +43,7 @@
     >
       <Field
         aria-label="Title of the session"
-        maxlength="120"
+        maxlength={rules.longestName}
         value={entry.title}
         {@attach focused}
         onblur={(e) => rename(e.currentTarget.value)}

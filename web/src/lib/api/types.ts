@@ -14,6 +14,7 @@ export type Note = Schemas['Note'];
 export type Song = Schemas['Song'];
 export type SessionEdit = Schemas['EditRequest']['edit'];
 export type ShelfEntry = Schemas['ShelfEntry'];
+export type Rules = Schemas['Rules'];
 export type Imported = Schemas['Imported'];
 export type Looked = Schemas['Looked'];
 export type Added = Schemas['Added'];

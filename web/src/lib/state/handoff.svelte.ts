@@ -238,6 +238,20 @@ export class HandoffStore {
     );
   }
 
+  /** Keeps an insert in the sound of a row's files, or leaves it to the mix. */
+  keep(row: string, insert: number, keep: boolean): Promise<void> {
+    return this.replaced((id, revision) =>
+      client.POST('/api/handoffs/{id}/keep', { params: { path: { id } }, body: { revision, row, insert, keep } }),
+    );
+  }
+
+  /** Prints a take of a row at Raw, or does not. */
+  include(row: string, take: string, include: boolean): Promise<void> {
+    return this.replaced((id, revision) =>
+      client.POST('/api/handoffs/{id}/include', { params: { path: { id } }, body: { revision, row, take, include } }),
+    );
+  }
+
   /** Turns all files up or down by so many dB, the balance between them kept. */
   turn(db: number): Promise<void> {
     return this.replaced((id, revision) =>

@@ -30,6 +30,7 @@ const state = (id: string): HandoffState => ({
   usual: {},
   sentence: [],
   byHand: ['1 file added'],
+  loss: null,
   plan: {
     rows: [{ row: 'a', asked: ['raw'], stations: ['raw', 'mix'] }],
     prints: [],

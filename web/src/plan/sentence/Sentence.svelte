@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Button from '../../lib/controls/Button.svelte';
   import Check from '../../lib/controls/Check.svelte';
   import Field from '../../lib/controls/Field.svelte';
@@ -38,8 +39,6 @@
   const set = (change: Partial<Settings>) => store.set(change);
   /** Lets a setting go that was made by hand. */
   const letGo = (about: string, change: Partial<Settings>) => (part(about).byHand ? () => set(change) : undefined);
-  const HIGHEST_LEAD_IN = 64;
-  const HIGHEST_TAIL = 60;
 </script>
 
 <p class="sentence">
@@ -79,7 +78,13 @@
         }}
       >
         <label class="cap"
-          >For whom <Field name="name" class="w-44!" value={handoff.name} maxlength="120" autocomplete="off" /></label
+          >For whom <Field
+            name="name"
+            class="w-44!"
+            value={handoff.name}
+            maxlength={rules.longestName}
+            autocomplete="off"
+          /></label
         >
         <Button type="submit" size="small">Call it so</Button>
       </form>
@@ -147,8 +152,7 @@
         label="Lead-in"
         value={settled.leadInBars ?? 0}
         unit="bars"
-        lowest={0}
-        highest={HIGHEST_LEAD_IN}
+        {...rules.bounds('leadInBars')}
         digits={0}
         onset={(leadInBars) => set({ leadInBars })}
       />
@@ -167,8 +171,7 @@
           label="Tail after the range"
           value={settled.tailSeconds ?? 0}
           unit="s"
-          lowest={0}
-          highest={HIGHEST_TAIL}
+          {...rules.bounds('tailSeconds')}
           onset={(tailSeconds) => set({ tailSeconds })}
         />
         <p class="cap">Until quiet: as long as the longest file sounds, and a second more; every file ends there.</p>

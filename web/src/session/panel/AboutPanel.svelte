@@ -1,23 +1,11 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Select from '../../lib/controls/Select.svelte';
   import type { Role, Row } from '../../lib/api/types';
   import type { Editing } from '../editing.svelte';
 
   /** What the row is in the music, and its note. */
   let { editing, row }: { editing: Editing; row: Row } = $props();
-  const ROLES: Role[] = [
-    'drums',
-    'bass',
-    'guitars',
-    'keys',
-    'strings',
-    'winds',
-    'voices',
-    'effects',
-    'click',
-    'guide',
-    'other',
-  ];
 
   function note(field: HTMLTextAreaElement) {
     if (field.value.trim() !== row.about.note) void editing.make('', [editing.setAbout(row, { note: field.value })]);
@@ -29,12 +17,13 @@
     >Role<Select
       value={row.about.role}
       onchange={(e) => void editing.make('', [editing.setAbout(row, { role: e.currentTarget.value as Role })])}
-      >{#each ROLES as role (role)}<option value={role}>{role}</option>{/each}</Select
+      >{#each rules.roles as role (role)}<option value={role}>{role}</option>{/each}</Select
     ></label
   >
   <label class="note"
     ><span class="cap">Note: microphone, preamplifier, player</span><textarea
       class="control"
+      maxlength={rules.longestNote}
       rows="2"
       value={row.about.note}
       onblur={(e) => note(e.currentTarget)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Button from '../../lib/controls/Button.svelte';
   import Select from '../../lib/controls/Select.svelte';
   import type { Clip, Row } from '../../lib/api/types';
@@ -58,8 +59,7 @@
     label="Gain"
     value={one.gainDb}
     unit="dB"
-    lowest={-144}
-    highest={48}
+    {...rules.bounds('clipGainDb')}
     step={0.5}
     digits={1}
     onset={(gainDb) => editing.eachClip(`Set the gain of ${what}`, (clip) => ({ ...clip, gainDb }))}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Button from '../../lib/controls/Button.svelte';
   import Select from '../../lib/controls/Select.svelte';
   import type { Role, SessionEdit } from '../../lib/api/types';
@@ -9,19 +10,6 @@
 
   /** What can be done with several rows at once. */
   let { editing }: { editing: Editing } = $props();
-  const ROLES: Role[] = [
-    'drums',
-    'bass',
-    'guitars',
-    'keys',
-    'strings',
-    'winds',
-    'voices',
-    'effects',
-    'click',
-    'guide',
-    'other',
-  ];
   const what = $derived(count(editing.rows.length, 'row'));
   const targets = $derived(
     editing.session.rows.filter((row) => (row.type === 'bus' || row.type === 'mix') && !editing.rows.includes(row.id)),
@@ -64,7 +52,7 @@
 </h2>
 <div class="acts">
   <Select aria-label="Role of all" value="" onchange={(e) => role(e.currentTarget)}
-    ><option value="">Role of all…</option>{#each ROLES as each (each)}<option value={each}>{each}</option
+    ><option value="">Role of all…</option>{#each rules.roles as each (each)}<option value={each}>{each}</option
       >{/each}</Select
   >
   <Select aria-label="Route all" value="" onchange={(e) => route(e.currentTarget)}
@@ -82,8 +70,7 @@
     label="Fader of all"
     value={editing.chosen[0]?.strip.faderDb ?? 0}
     unit="dB"
-    lowest={-144}
-    highest={24}
+    {...rules.bounds('levelDb')}
     digits={1}
     onset={(faderDb) => editing.eachRow(`Set ${what}’ faders`, (row) => editing.setFader(row, { faderDb }))}
   />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Button from '../../lib/controls/Button.svelte';
   import Select from '../../lib/controls/Select.svelte';
   import type { Move, Row, Send } from '../../lib/api/types';
@@ -49,8 +50,7 @@
     label="Fader"
     value={strip.faderDb}
     unit="dB"
-    lowest={-144}
-    highest={24}
+    {...rules.bounds('levelDb')}
     step={0.5}
     digits={1}
     onset={(faderDb) => fader({ faderDb })}
@@ -59,8 +59,7 @@
       label="Pan"
       value={strip.pan}
       unit={strip.pan < 0 ? 'left' : strip.pan > 0 ? 'right' : 'centre'}
-      lowest={-100}
-      highest={100}
+      {...rules.bounds('pan')}
       digits={0}
       onset={(pan) => fader({ pan })}
     />{/if}
@@ -79,8 +78,7 @@
     label="Pan moves"
     moves={strip.panMoves}
     frames={Math.max(1, editing.store.frames)}
-    lowest={-100}
-    highest={100}
+    {...rules.bounds('pan')}
     unit=""
     onset={(list) => moves(strip.faderMoves, list)}
   />
@@ -92,8 +90,7 @@
         label={name}
         value={each.levelDb}
         unit="dB"
-        lowest={-144}
-        highest={24}
+        {...rules.bounds('levelDb')}
         step={0.5}
         digits={1}
         onset={(levelDb) => sends(strip.sends.map((one, k) => (k === i ? { ...one, levelDb } : one)))}

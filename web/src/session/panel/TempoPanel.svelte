@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rules } from '../../lib/catalogue/rules.svelte';
   import Button from '../../lib/controls/Button.svelte';
   import Field from '../../lib/controls/Field.svelte';
   import type { SessionEdit } from '../../lib/api/types';
@@ -46,8 +47,7 @@
       label="Bar {tempo ? barAt(tempo, change.quarter + 1e-6).bar : '?'}"
       value={change.quartersPerMinute}
       unit="♩/min"
-      lowest={10}
-      highest={999}
+      {...rules.bounds('tempo')}
       digits={2}
       onset={(quartersPerMinute) =>
         map({ tempoChanges: song.tempoChanges.map((each, k) => (k === i ? { ...each, quartersPerMinute } : each)) })}

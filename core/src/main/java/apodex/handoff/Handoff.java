@@ -1,6 +1,9 @@
 package apodex.handoff;
 
+import apodex.session.AudioRow;
+import apodex.session.Row;
 import apodex.session.Session;
+import apodex.session.Take;
 import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
@@ -169,5 +172,39 @@ public record Handoff(
      */
     public Handoff turned(Session session, double db) {
         return Trims.turned(session, this, db);
+    }
+
+    /**
+     * An insert of a row kept in the sound here, or not.
+     *
+     * @param insert which of the row's inserts, from 0
+     * @throws IllegalArgumentException when there is no such row or insert
+     */
+    public Handoff keeping(Session session, String row, int insert, boolean keep) {
+        Row found = row(session, row);
+        if (insert < 0 || insert >= found.strip().inserts().size()) {
+            throw new IllegalArgumentException("“" + found.name() + "” has no insert " + (insert + 1) + ".");
+        }
+        return withRow(row, byHand -> byHand.keeping(found, insert, keep));
+    }
+
+    /**
+     * A take of an audio row printed at Raw, or not.
+     *
+     * @throws IllegalArgumentException when there is no such row or take
+     */
+    public Handoff including(Session session, String row, String take, boolean include) {
+        if (!(row(session, row) instanceof AudioRow audio)
+                || audio.takes().stream().noneMatch(each -> each.id().equals(take))) {
+            throw new IllegalArgumentException("There is no take “" + take + "” of row “" + row + "”.");
+        }
+        List<Take> printed = AsPlanned.takes(audio, this);
+        List<Take> asBriefed = AsPlanned.takes(audio, withRow(row, byHand -> byHand.withTakes(null)));
+        return withRow(row, byHand -> byHand.including(audio, take, include, printed, asBriefed));
+    }
+
+    private static Row row(Session session, String id) {
+        return session.row(id)
+                .orElseThrow(() -> new IllegalArgumentException("There is no row “" + id + "” in this session."));
     }
 }

@@ -22,12 +22,14 @@ final class Passages {
         this.session = session;
         this.settings = settings;
         this.files = new FileFrames(rate, session.rate());
-        if (settings.leadInBars() < 0 || settings.leadInBars() > 64) {
-            throw new IllegalArgumentException("A lead-in is 0 to 64 bars long, not " + settings.leadInBars() + ".");
+        if (!Settings.LEAD_IN_BARS.hold(settings.leadInBars())) {
+            throw new IllegalArgumentException(
+                    "A lead-in is " + Settings.LEAD_IN_BARS.words() + " bars long, not " + settings.leadInBars() + ".");
         }
         Double tail = settings.tailSeconds();
-        if (tail != null && !(tail >= 0 && tail <= 600)) {
-            throw new IllegalArgumentException("A tail is 0 to 600 seconds long, not " + tail + ".");
+        if (tail != null && !Settings.TAIL_SECONDS.hold(tail)) {
+            throw new IllegalArgumentException(
+                    "A tail is " + Settings.TAIL_SECONDS.words() + " seconds long, not " + tail + ".");
         }
     }
 

@@ -59,6 +59,14 @@ public record Plan(
         sections = List.copyOf(sections);
     }
 
+    /** What the format of the files costs, in a sentence; empty when it keeps the recordings as they are. */
+    public Optional<String> loss() {
+        return depth.compareTo(ownDepth) >= 0
+                ? Optional.empty()
+                : Optional.of(depth.sample().label() + " is less than the recordings have"
+                        + (depth == Depth.INT16 ? "; dither is added" : ""));
+    }
+
     /** The section a print belongs to. */
     public PlannedSection section(Print print) {
         return sections.get(print.section());

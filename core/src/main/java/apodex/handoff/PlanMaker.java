@@ -31,7 +31,6 @@ import java.util.stream.Collectors;
 final class PlanMaker {
     private static final String REFERENCE_NAME = "Reference Mix";
     private static final String CLICK_NAME = "Click";
-    private static final double MOST_TRIM_DB = 48;
     /** Some systems stop at 260 letters, with the folder it is unpacked to. */
     private static final int LONGEST_PATH = 200;
 
@@ -83,8 +82,9 @@ final class PlanMaker {
                 throw new IllegalArgumentException(
                         "Something is set for row “" + row + "”, which is not in this session.");
             }
-            if (byHand.trimDb() != null && !(Math.abs(byHand.trimDb()) <= MOST_TRIM_DB)) {
-                throw new IllegalArgumentException("A trim must be from −48 to 48 dB, not " + byHand.trimDb() + ".");
+            if (byHand.trimDb() != null && !RowByHand.TRIM_DB.hold(byHand.trimDb())) {
+                throw new IllegalArgumentException(
+                        "A trim must be " + RowByHand.TRIM_DB.words() + " dB, not " + byHand.trimDb() + ".");
             }
         });
     }

@@ -22,6 +22,8 @@ import java.util.Optional;
  * @param peakDbfs   loudest sample of Raw in dBFS before printing; null when silent or not known
  * @param trimDb     gain on the way into its files, with those of the buses it feeds
  * @param kept       by insert, in order: whether it counts as part of the sound here
+ * @param under      buses its sound reaches, near and far
+ * @param takes      ids of the takes that are printed of it at Raw
  * @param unknown    effects among its inserts that Apodex does not have; they are skipped
  */
 public record PlanRow(
@@ -37,11 +39,15 @@ public record PlanRow(
         @Nullable Double peakDbfs,
         double trimDb,
         List<Boolean> kept,
+        List<String> under,
+        List<String> takes,
         List<String> unknown) {
     public PlanRow {
         stations = List.copyOf(stations);
         asked = asked == null ? List.of() : List.copyOf(asked);
         kept = kept == null ? List.of() : List.copyOf(kept);
+        under = under == null ? List.of() : List.copyOf(under); // runs from before do not say, nor of takes
+        takes = takes == null ? List.of() : List.copyOf(takes);
         unknown = List.copyOf(unknown);
     }
 
@@ -54,6 +60,7 @@ public record PlanRow(
 
     PlanRow asking(List<Station> wanted) {
         return new PlanRow(
-                row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, unknown);
+                row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, under,
+                takes, unknown);
     }
 }

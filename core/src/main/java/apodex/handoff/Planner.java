@@ -5,11 +5,14 @@ import apodex.handoff.Handoff.Choice;
 import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
+import apodex.session.BusRow;
 import apodex.session.Insert;
 import apodex.session.MixRow;
+import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Take;
 import apodex.signal.MeasuredRecordings;
 import apodex.signal.Sharing;
 import apodex.signal.Station;
@@ -166,6 +169,10 @@ public final class Planner {
                 .toList();
         List<Boolean> kept = row.strip().inserts().stream().map(Insert::kept).toList();
         double trim = Trims.of(session, handoff, row);
+        List<String> under = Routing.downstream(session, row, Routing.Through.OUTPUTS).stream()
+                .filter(BusRow.class::isInstance)
+                .map(Row::id)
+                .toList();
         if (row instanceof AudioRow audio) {
             StereoImage image = images.get(row.id());
             Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
@@ -182,6 +189,8 @@ public final class Planner {
                     peak,
                     trim,
                     kept,
+                    under,
+                    AsPlanned.takes(audio, handoff).stream().map(Take::id).toList(),
                     unknown);
         }
         int width = row.kind() == RowKind.MIX ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
@@ -198,6 +207,8 @@ public final class Planner {
                 null,
                 trim,
                 kept,
+                under,
+                List.of(),
                 unknown);
     }
 

@@ -1,8 +1,14 @@
 package apodex.handoff;
 
 import apodex.handoff.Handoff.Sides;
+import apodex.session.AudioRow;
+import apodex.session.Bounds;
+import apodex.session.Insert;
+import apodex.session.Row;
+import apodex.session.Take;
 import apodex.signal.Station;
 import jakarta.annotation.Nullable;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -21,6 +27,7 @@ public record RowByHand(
         @Nullable List<Kept> kept,
         @Nullable Map<Station, String> words,
         @Nullable List<String> takes) {
+    public static final Bounds TRIM_DB = new Bounds(-48, 48);
     public static final RowByHand NOTHING = new RowByHand(null, null, null, null, null);
 
     public RowByHand {
@@ -50,6 +57,39 @@ public record RowByHand(
     /** Which inserts belong to the sound instead of to the mix. */
     public RowByHand withKept(List<Kept> other) {
         return new RowByHand(sides, trimDb, other, words, takes);
+    }
+
+    /**
+     * An insert kept in the sound, or not, instead of what the session says; what it says anyway is not kept as set by hand.
+     *
+     * @param insert which of the row's inserts, from 0
+     */
+    RowByHand keeping(Row row, int insert, boolean keep) {
+        List<Insert> inserts = row.strip().inserts();
+        Insert it = inserts.get(insert);
+        int nth = (int) inserts.subList(0, insert).stream()
+                .filter(each -> each.effect().equals(it.effect()))
+                .count();
+        List<Kept> now = new ArrayList<>(kept);
+        now.removeIf(each -> each.effect().equals(it.effect()) && each.nth() == nth);
+        if (keep != it.kept()) {
+            now.add(new Kept(it.effect(), nth, keep));
+        }
+        return withKept(now);
+    }
+
+    /**
+     * A take printed at Raw, or not; what the brief has anyway is not kept as set by hand.
+     *
+     * @param printed  those that are now
+     * @param asBriefed those that would be if nothing were set by hand
+     */
+    RowByHand including(AudioRow row, String take, boolean include, List<Take> printed, List<Take> asBriefed) {
+        List<String> now = row.takes().stream()
+                .filter(each -> each.id().equals(take) ? include : printed.contains(each))
+                .map(Take::id)
+                .toList();
+        return withTakes(now.equals(asBriefed.stream().map(Take::id).toList()) ? null : now);
     }
 
     /** Words for the row's files at single stations, instead of the row's name. */

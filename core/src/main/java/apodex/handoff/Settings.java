@@ -3,6 +3,7 @@ package apodex.handoff;
 import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
 import apodex.naming.NameStyle;
+import apodex.session.Bounds;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import apodex.time.SampleRate;
@@ -60,6 +61,10 @@ public record Settings(
     private static final List<RecordComponent> FIELDS = List.of(Settings.class.getRecordComponents());
     /** Nothing said. */
     public static final Settings OPEN = of(new Object[FIELDS.size()]);
+
+    public static final Bounds LEAD_IN_BARS = new Bounds(0, 64);
+    public static final Bounds TAIL_SECONDS = new Bounds(0, 600);
+
     /** What holds when nobody says anything. Depth, rate, tail and size of zips stay open: they follow the session. */
     public static final Settings USUAL = OPEN.withFormat(Format.WAV)
             .withSharing(Returns.OWN_FILES, Dynamics.IN_PLACE)

@@ -34,6 +34,9 @@ public record Clip(
         List<Insert> inserts,
         boolean muted,
         Boolean inverted) {
+    /** Of a single clip. */
+    public static final Bounds GAIN_DB = new Bounds(Strip.SILENT_DB, 48);
+
     public Clip {
         inverted = inverted != null && inverted; // documents from before clips could be turned over do not say
         fadeIn = fadeIn == null ? Fade.NONE : fadeIn;

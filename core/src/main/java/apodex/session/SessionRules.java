@@ -15,7 +15,6 @@ import java.util.Set;
 
 /** What every session holds to after every edit, so that the walk never meets what it cannot play. */
 public final class SessionRules {
-    private static final double MOST_CLIP_GAIN_DB = 48;
     private static final long LONGEST_SECONDS = 24 * 60 * 60;
 
     private final Session session;
@@ -93,23 +92,17 @@ public final class SessionRules {
 
     private void strip(Row row) {
         Strip strip = row.strip();
-        within(
-                "faderDb",
-                "The fader of “" + row.name() + "”",
-                strip.faderDb(),
-                Strip.SILENT_DB,
-                Strip.LOUDEST_DB,
-                "dB");
-        within("pan", "The pan of “" + row.name() + "”", strip.pan(), -100, 100, "");
-        moves(row, "faderMoves", strip.faderMoves(), Strip.SILENT_DB, Strip.LOUDEST_DB);
-        moves(row, "panMoves", strip.panMoves(), -100, 100);
+        within("faderDb", "The fader of “" + row.name() + "”", strip.faderDb(), Strip.LEVEL_DB, "dB");
+        within("pan", "The pan of “" + row.name() + "”", strip.pan(), Strip.PAN, "");
+        moves(row, "faderMoves", strip.faderMoves(), Strip.LEVEL_DB);
+        moves(row, "panMoves", strip.panMoves(), Strip.PAN);
         inserts("inserts", row, strip.inserts());
         for (Send send : strip.sends()) {
             require(
                     session.row(send.to()).filter(ReturnRow.class::isInstance).isPresent(),
                     "sends",
                     "“" + row.name() + "” sends to “" + send.to() + "”, which is no return of this session.");
-            within("sends", "A send of “" + row.name() + "”", send.levelDb(), Strip.SILENT_DB, Strip.LOUDEST_DB, "dB");
+            within("sends", "A send of “" + row.name() + "”", send.levelDb(), Strip.LEVEL_DB, "dB");
         }
         for (String output : strip.outputs()) {
             Row target = session.row(output)
@@ -131,7 +124,7 @@ public final class SessionRules {
                 "The mix feeds nothing.");
     }
 
-    private void moves(Row row, String field, List<Move> moves, double lowest, double highest) {
+    private void moves(Row row, String field, List<Move> moves, Bounds bounds) {
         long last = -1;
         for (Move move : moves) {
             require(
@@ -141,7 +134,7 @@ public final class SessionRules {
                             + " follows one at " + last + ".");
             last = move.frame();
             inTime(field, "A move of “" + row.name() + "”", move.frame());
-            within(field, "A move of “" + row.name() + "”", move.value(), lowest, highest, "");
+            within(field, "A move of “" + row.name() + "”", move.value(), bounds, "");
         }
     }
 
@@ -205,13 +198,7 @@ public final class SessionRules {
                 clip.offset() >= 0 && clip.offset() <= recording.framesAt(session.rate()) - clip.frames(),
                 "takes",
                 who + " reaches beyond its recording “" + recording.fileName() + "”.");
-        within(
-                "takes",
-                "The gain of a clip of “" + row.name() + "”",
-                clip.gainDb(),
-                Strip.SILENT_DB,
-                MOST_CLIP_GAIN_DB,
-                "dB");
+        within("takes", "The gain of a clip of “" + row.name() + "”", clip.gainDb(), Clip.GAIN_DB, "dB");
         require(
                 clip.fadeIn().frames() >= 0
                         && clip.fadeOut().frames() >= 0
@@ -273,12 +260,11 @@ public final class SessionRules {
                 who + " lies outside the session: a session lasts from 0 to 24 hours.");
     }
 
-    private static void within(String field, String what, double value, double lowest, double highest, String unit) {
+    private static void within(String field, String what, double value, Bounds bounds, String unit) {
         require(
-                value >= lowest && value <= highest,
+                bounds.hold(value),
                 field,
-                what + " must be from " + (long) lowest + " to " + (long) highest + (unit.isEmpty() ? "" : " " + unit)
-                        + ", not " + value + ".");
+                what + " must be " + bounds.words() + (unit.isEmpty() ? "" : " " + unit) + ", not " + value + ".");
     }
 
     private static void require(boolean holds, String field, String sentence) {

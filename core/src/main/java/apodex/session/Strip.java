@@ -28,6 +28,10 @@ public record Strip(
         List<String> outputs) {
     public static final double SILENT_DB = -144;
     public static final double LOUDEST_DB = 24;
+    /** Faders and sends, in dB. */
+    public static final Bounds LEVEL_DB = new Bounds(SILENT_DB, LOUDEST_DB);
+    /** From hard left to hard right. */
+    public static final Bounds PAN = new Bounds(-100, 100);
     /** Unity, centred, straight to the mix. */
     public static final Strip PLAIN = feeding(MixRow.ID);
 

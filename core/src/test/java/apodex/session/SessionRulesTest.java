@@ -60,7 +60,7 @@ final class SessionRulesTest {
                 Arguments.of("takes", "channels", clip(clip(1, 2, 0, 0, 10, 0, 0, 0))),
                 Arguments.of("takes", "outside the session", clip(clip(0, 2, -1, 0, 10, 0, 0, 0))),
                 Arguments.of("takes", "fades longer", clip(clip(0, 2, 0, 0, 10, 0, 6, 5))),
-                Arguments.of("takes", "-144 to 48", clip(clip(0, 2, 0, 0, 10, 49, 0, 0))),
+                Arguments.of("takes", "−144 to 48", clip(clip(0, 2, 0, 0, 10, 49, 0, 0))),
                 Arguments.of("takes", "does not have", clip(new Clip("bb", 0, 1, 0, 0, 10, 0, 0, 0))),
                 Arguments.of("active", "no take", new SetTakes("tuba", List.of(), "t")),
                 Arguments.of(
@@ -83,19 +83,19 @@ final class SessionRulesTest {
                         "cannot listen",
                         new SetInserts(
                                 "tuba", List.of(Insert.of("bell", Map.of()).keyedBy("kick")))),
-                Arguments.of("faderDb", "-144 to 24 dB", new SetFader("tuba", 25, 0, false, false)),
+                Arguments.of("faderDb", "−144 to 24 dB", new SetFader("tuba", 25, 0, false, false)),
                 Arguments.of("faderDb", "NaN", new SetFader("tuba", Double.NaN, 0, false, false)),
-                Arguments.of("pan", "-100 to 100", new SetFader("tuba", 0, 101, false, false)),
+                Arguments.of("pan", "−100 to 100", new SetFader("tuba", 0, 101, false, false)),
                 Arguments.of(
                         "faderMoves",
                         "not in order",
                         new SetMoves("tuba", List.of(new Move(9, 0), new Move(8, 0)), List.of())),
-                Arguments.of("panMoves", "-100 to 100", new SetMoves("tuba", List.of(), List.of(new Move(0, 200)))),
+                Arguments.of("panMoves", "−100 to 100", new SetMoves("tuba", List.of(), List.of(new Move(0, 200)))),
                 Arguments.of(
                         "sends", "no return", new SetSends("tuba", List.of(new Send("low", 0, Send.From.AFTER_FADER)))),
                 Arguments.of(
                         "sends",
-                        "-144 to 24",
+                        "−144 to 24",
                         new SetSends("tuba", List.of(new Send("hall", 30, Send.From.AFTER_FADER)))),
                 Arguments.of("outputs", "not in this session", new SetOutputs("tuba", List.of("nowhere"))),
                 Arguments.of("outputs", "neither a bus nor the mix", new SetOutputs("tuba", List.of("hall"))),

@@ -4,9 +4,18 @@ import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.effect.Nature;
 import apodex.effect.Setting;
+import apodex.handoff.RowByHand;
+import apodex.handoff.Settings;
 import apodex.instrument.Instrument;
 import apodex.instrument.Instrument.Part;
 import apodex.instrument.Instruments;
+import apodex.session.Bounds;
+import apodex.session.Clip;
+import apodex.session.NameRule;
+import apodex.session.Role;
+import apodex.session.SetAbout;
+import apodex.session.Strip;
+import apodex.time.TempoMap;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -31,6 +40,40 @@ class CatalogueController {
         static InstrumentEntry of(Instrument instrument) {
             return new InstrumentEntry(instrument.id(), instrument.name(), instrument.words(), instrument.parts());
         }
+    }
+
+    /**
+     * What values and names are held to wherever they are typed.
+     *
+     * @param roles       what a row can be in the music, in the order of a song's rows
+     * @param longestName in characters
+     * @param longestNote in characters
+     */
+    record Rules(
+            List<Role> roles,
+            Bounds tempo,
+            Bounds levelDb,
+            Bounds pan,
+            Bounds clipGainDb,
+            Bounds trimDb,
+            Bounds leadInBars,
+            Bounds tailSeconds,
+            int longestName,
+            int longestNote) {}
+
+    @GetMapping("/api/rules")
+    Rules rules() {
+        return new Rules(
+                List.of(Role.values()),
+                new Bounds(TempoMap.SLOWEST, TempoMap.FASTEST),
+                Strip.LEVEL_DB,
+                Strip.PAN,
+                Clip.GAIN_DB,
+                RowByHand.TRIM_DB,
+                Settings.LEAD_IN_BARS,
+                Settings.TAIL_SECONDS,
+                NameRule.LONGEST,
+                SetAbout.LONGEST_NOTE);
     }
 
     @GetMapping("/api/effects")

@@ -6,6 +6,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.InOneSentence;
 import apodex.handoff.Plan;
 import apodex.handoff.Settings;
+import jakarta.annotation.Nullable;
 import java.util.List;
 
 /**
@@ -17,6 +18,7 @@ import java.util.List;
  * @param usual    what would hold without a brief
  * @param sentence what the receiver gets, in a sentence, part by part
  * @param byHand   what was set by hand beside the brief, in words
+ * @param loss     what the files' format costs, in a sentence; null when it keeps the recordings as they are
  * @param doubled  what would sound doubled
  * @param estimate what printing it takes
  */
@@ -32,6 +34,7 @@ public record HandoffState(
         Plan plan,
         List<InOneSentence.Part> sentence,
         List<String> byHand,
+        @Nullable String loss,
         List<Doubling> doubled,
         Estimate estimate) {
 
@@ -66,6 +69,7 @@ public record HandoffState(
                 plan,
                 InOneSentence.of(handoff, plan),
                 ByHand.of(handoff, plan),
+                plan.loss().orElse(null),
                 doubled,
                 estimate);
     }

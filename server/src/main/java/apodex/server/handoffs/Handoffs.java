@@ -19,6 +19,7 @@ import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.BiFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -82,11 +83,29 @@ public class Handoffs {
         return replace(id, revision, adjustment.applyTo(find(id).handoff()));
     }
 
-    /** Turns all files of a handoff up or down, the balance kept. */
-    HandoffState turn(String id, int revision, double db) {
+    /** Keeps an insert of a row in the sound, or leaves it to the mix. */
+    HandoffState keep(String id, int revision, String row, int insert, boolean keep) {
+        return changed(id, revision, (handoff, session) -> handoff.keeping(session, row, insert, keep));
+    }
+
+    /** Prints a take of a row at Raw, or does not. */
+    HandoffState include(String id, int revision, String row, String take, boolean include) {
+        return changed(id, revision, (handoff, session) -> handoff.including(session, row, take, include));
+    }
+
+    private HandoffState changed(String id, int revision, BiFunction<Handoff, Session, Handoff> change) {
         StoredHandoff stored = find(id);
         Session session = sessions.get(stored.sessionId()).session();
-        return replace(id, revision, stored.handoff().turned(session, db));
+        try {
+            return replace(id, revision, change.apply(stored.handoff(), session));
+        } catch (IllegalArgumentException e) {
+            throw Refused.unusable(e.getMessage());
+        }
+    }
+
+    /** Turns all files of a handoff up or down, the balance kept. */
+    HandoffState turn(String id, int revision, double db) {
+        return changed(id, revision, (handoff, session) -> handoff.turned(session, db));
     }
 
     /**

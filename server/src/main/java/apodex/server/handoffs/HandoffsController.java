@@ -91,6 +91,32 @@ class HandoffsController {
     }
 
     /**
+     * @param revision the handoff's revision it was made against
+     * @param row      id of the row
+     * @param insert   which of its inserts, from 0
+     */
+    record Keep(int revision, String row, int insert, boolean keep) {}
+
+    @Operation(description = "Keeps an insert in the sound of a row's files, or leaves it to the mix.")
+    @PostMapping("/api/handoffs/{id}/keep")
+    HandoffState keep(@PathVariable String id, @RequestBody Keep request) {
+        return handoffs.keep(id, request.revision(), request.row(), request.insert(), request.keep());
+    }
+
+    /**
+     * @param revision the handoff's revision it was made against
+     * @param row      id of an audio row
+     * @param take     id of one of its takes
+     */
+    record Include(int revision, String row, String take, boolean include) {}
+
+    @Operation(description = "Prints a take of a row at Raw, or does not.")
+    @PostMapping("/api/handoffs/{id}/include")
+    HandoffState include(@PathVariable String id, @RequestBody Include request) {
+        return handoffs.include(id, request.revision(), request.row(), request.take(), request.include());
+    }
+
+    /**
      * All files louder or quieter.
      *
      * @param revision the handoff's revision it was made against

@@ -76,6 +76,7 @@ record RunView(
      * A file of a run. What only reading it back can tell is null before.
      *
      * @param depth     as people say it
+     * @param reference whether it is the reference mix
      * @param placed    on which side the sound of a mono file sits in the session
      * @param sameAs    another file that holds the same, and how
      * @param trouble   why it could not be read
@@ -107,6 +108,7 @@ record RunView(
             boolean takenOver,
             @Nullable String trouble,
             int section,
+            boolean reference,
             @Nullable String sha256) {}
 
     static RunView of(Run run, List<RunMapper.StoredParcel> stored) {
@@ -204,6 +206,7 @@ record RunView(
                 false,
                 null,
                 print.section(),
+                print.isReference(),
                 null);
     }
 
@@ -238,6 +241,7 @@ record RunView(
                 file.takenOver(),
                 file.trouble(),
                 print.section(),
+                print.isReference(),
                 file.sha256());
     }
 }
