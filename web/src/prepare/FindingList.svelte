@@ -73,8 +73,8 @@
       <h3 class="cap">Left as they are</h3>
       {#each store.left as found (found.finding.key)}{@render line(found)}{/each}
     {/if}
-    {#if store.untold}<button class="more" onclick={() => store.more()}
-        >{store.untold.toLocaleString('en')} more · show the next</button
+    {#if store.untold}<Button class="m-3" onclick={() => store.more()}
+        >{store.untold.toLocaleString('en')} more · show the next</Button
       >{/if}
   </div>
   {#if safe}<div class="foot">
@@ -162,11 +162,6 @@
     text-overflow: ellipsis;
     white-space: nowrap;
     width: 282px;
-  }
-  .list .more {
-    justify-content: center;
-    color: var(--teal);
-    font-weight: 600;
   }
   .left {
     opacity: 0.66;

@@ -1,7 +1,9 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import Field from '../lib/controls/Field.svelte';
   import Select from '../lib/controls/Select.svelte';
   import { Modal } from 'flowbite-svelte';
+  import { dndzone, type DndEvent } from 'svelte-dnd-action';
   import type { NameStyle } from '../lib/api/types';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import { ALL_PARTS, examples, PART_WORDS, placed, type Part } from './nameParts';
@@ -12,15 +14,16 @@
   const parts = $derived(style.parts ?? []);
   const spare = $derived(ALL_PARTS.filter((part) => !parts.includes(part)));
   const shown = $derived(examples(store.state!.plan.prints));
-  let dragged = $state<Part>();
-  let over = $state<number>();
+  /** As they lie while one is dragged. */
+  let dragged = $state.raw<{ id: Part }[]>();
+  const items = $derived(dragged ?? parts.map((id) => ({ id })));
   const SEPARATORS = { underscore: '_', hyphen: '-', blank: 'blank', spacedHyphen: ' - ' } as const;
 
   const set = (change: Partial<NameStyle>) => void store.set({ naming: { ...style, ...change } });
 
-  function drop(at: number) {
-    if (dragged) set({ parts: placed(parts, dragged, at) });
-    dragged = over = undefined;
+  function drop({ detail }: CustomEvent<DndEvent<{ id: Part }>>) {
+    dragged = undefined;
+    set({ parts: detail.items.map(({ id }) => id) });
   }
 
   function out(part: Part) {
@@ -39,52 +42,26 @@
 
 <Modal bind:open title="File names" size="md" class="parts-dialog">
   <p class="cap">Drag parts into order. Arrow keys move the part in focus, Delete takes it out.</p>
-  <div class="chips" role="list" aria-label="Parts in order">
-    {#each parts as part, i (part)}
-      <span
-        class="gap"
-        class:over={over === i}
-        role="presentation"
-        ondragover={(e) => {
-          e.preventDefault();
-          over = i;
-        }}
-        ondrop={() => drop(i)}
-      ></span>
+  <div
+    class="chips"
+    role="list"
+    aria-label="Parts in order"
+    use:dndzone={{ items, type: 'parts', flipDurationMs: 120, dropTargetStyle: {}, autoAriaDisabled: true }}
+    onconsider={({ detail }) => (dragged = detail.items)}
+    onfinalize={drop}
+  >
+    {#each items as { id: part }, i (part)}
       <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-      <span
-        class="chip on"
-        role="listitem"
-        tabindex="0"
-        draggable="true"
-        ondragstart={() => (dragged = part)}
-        ondragover={(e) => {
-          e.preventDefault();
-          over = i;
-        }}
-        ondrop={() => drop(i)}
-        onkeydown={(e) => onkeydown(e, part, i)}
-      >
-        {PART_WORDS[part]}<button aria-label="Take out {PART_WORDS[part]}" onclick={() => out(part)}>×</button>
+      <span class="chip on" role="listitem" tabindex="0" onkeydown={(e) => onkeydown(e, part, i)}>
+        {PART_WORDS[part]}<Button kind="tool" aria-label="Take out {PART_WORDS[part]}" onclick={() => out(part)}
+          >×</Button
+        >
       </span>
     {/each}
-    <span
-      class="gap last"
-      class:over={over === parts.length}
-      role="presentation"
-      ondragover={(e) => {
-        e.preventDefault();
-        over = parts.length;
-      }}
-      ondrop={() => drop(parts.length)}
-    ></span>
   </div>
   <div class="chips spare" role="group" aria-label="Parts to add">
-    {#each spare as part (part)}<button
-        class="chip"
-        draggable="true"
-        ondragstart={() => (dragged = part)}
-        onclick={() => set({ parts: [...parts, part] })}>+ {PART_WORDS[part]}</button
+    {#each spare as part (part)}<button class="chip" onclick={() => set({ parts: [...parts, part] })}
+        >+ {PART_WORDS[part]}</button
       >{/each}
   </div>
   <div class="fields">
@@ -138,18 +115,7 @@
     flex-wrap: wrap;
     align-items: center;
     min-height: 40px;
-    row-gap: 8px;
-  }
-  .gap {
-    width: 10px;
-    height: 30px;
-    border-radius: 3px;
-  }
-  .gap.last {
-    flex: 1;
-  }
-  .gap.over {
-    background: var(--teal);
+    gap: 8px;
   }
   .chip {
     padding: 5px 11px;
@@ -164,10 +130,6 @@
     background: var(--teal-wash);
     color: var(--teal);
     font-weight: 620;
-  }
-  .chip button {
-    margin-left: 7px;
-    cursor: pointer;
   }
   .spare {
     gap: 7px;

@@ -61,14 +61,14 @@
       </a>
       {#if isOver(run) && stateOf(run) !== 'done'}<Button size="small" onclick={() => onretry(run.id)}>Try again</Button
         >{/if}
-      {#if isOver(run)}<button
-          class="gone"
+      {#if isOver(run)}<Button
+          kind="tool"
           aria-label="Remove run {run.number}"
           title="Remove run {run.number}"
           onclick={() => {
             leaving = run;
             asking = true;
-          }}>✕</button
+          }}>✕</Button
         >{/if}
     </li>
   {/each}
@@ -120,13 +120,6 @@
   }
   .plain {
     padding: 3px 9px;
-  }
-  .gone {
-    color: var(--ink3);
-    padding: 3px 6px;
-  }
-  .gone:hover {
-    color: var(--rust-ink);
   }
   .runs {
     margin-top: 18px;

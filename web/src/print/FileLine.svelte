@@ -41,6 +41,7 @@
     align-items: center;
     padding: 0 16px;
     height: 34px;
+    content-visibility: auto; /* of hundreds only those in sight are drawn */
     border-bottom: 1px solid var(--rule2);
   }
   .name {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
   import { rules } from '../lib/catalogue/rules.svelte';
   import Field from '../lib/controls/Field.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -81,9 +82,9 @@
     </span>
   </a>
   <div class="doings">
-    <button onclick={() => (renaming = true)} aria-label="Rename {entry.title}">Rename</button>
-    <button onclick={duplicate} aria-label="Duplicate {entry.title}">Duplicate</button>
-    <button onclick={onremove} aria-label="Remove {entry.title}">Remove…</button>
+    <Button kind="tool" onclick={() => (renaming = true)} aria-label="Rename {entry.title}">Rename</Button>
+    <Button kind="tool" onclick={duplicate} aria-label="Duplicate {entry.title}">Duplicate</Button>
+    <Button kind="tool" onclick={onremove} aria-label="Remove {entry.title}">Remove…</Button>
   </div>
 </li>
 
@@ -153,16 +154,7 @@
   }
   .doings {
     display: flex;
-    gap: 14px;
-    padding: 0 18px 9px;
-  }
-  .doings button {
-    font-size: 12px;
-    color: var(--ink2);
-    padding: 2px 0;
-  }
-  .doings button:hover {
-    color: var(--teal);
-    text-decoration: underline;
+    gap: 8px;
+    padding: 0 12px 9px;
   }
 </style>

@@ -4,8 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Test;
 
 /** The demo song, looked over and brought to ready. */
@@ -92,6 +94,17 @@ final class PrepareViewTest extends InTheBrowser {
                 .press("ArrowLeft");
         dialog.getByLabel("Capitals").selectOption("lower");
         assertThat(dialog).containsText("low tide waltz");
+        Locator parts = dialog.getByRole(AriaRole.LISTITEM);
+        assertThat(parts.first()).containsText("number");
+        BoundingBox from = parts.first().boundingBox();
+        BoundingBox to = parts.nth(1).boundingBox();
+        page.mouse().move(from.x + 12, from.y + 12);
+        page.mouse().down();
+        page.mouse().move(to.x + to.width - 4, to.y + 12, new Mouse.MoveOptions().setSteps(12));
+        page.waitForTimeout(200); // the others make room
+        page.mouse().up();
+        assertThat(parts.first()).not().containsText("number");
+        assertThat(parts).hasCount(4);
     }
 
     private static void nameIsThere(Page page, String name, int times) {
