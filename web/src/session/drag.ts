@@ -1,4 +1,5 @@
 import type { AudioRow, Clip, Marker } from '../lib/api/types';
+import { toasts } from '../lib/chrome/toasts.svelte';
 import { moved, partMoved } from './clips/clipEdits';
 import type { ClipPart } from './clips/hit';
 import type { Editing } from './editing.svelte';
@@ -61,6 +62,11 @@ export function dragClips(
     },
     drop() {
       if (!drag.ghost) return;
+      const now = (id: string) => editing.active(editing.session.rows.find((each) => each.id === id) as AudioRow).clips;
+      if ([...before].some(([id, clips]) => JSON.stringify(clips) !== JSON.stringify(now(id)))) {
+        toasts.say('These clips were changed in another window meanwhile; they stay as they are there.');
+        return;
+      }
       const edits = [...drag.ghost]
         .filter(([id, clips]) => clips !== before.get(id))
         .map(([id, clips]) =>

@@ -145,6 +145,15 @@ describe('clips', () => {
     expect(given('b').map((each) => each.position)).toEqual([0]);
     expect(sent[0]).toMatchObject({ type: 'together', words: 'Move 2 clips' });
   });
+  it('stay as another window left them while they were held', () => {
+    editing.clips = [{ row: 'a', index: 0 }];
+    const drag = dragClips(editing, row('a'), 0, 'body', 1_500, grid);
+    drag.to(2_000);
+    const rows = SESSION.rows.map((each) => (each.id === 'a' ? audio('a', clip(1_000, 1_500, 500)) : each));
+    (editing.store as { session: Session }).session = { ...SESSION, rows };
+    drag.drop();
+    expect(sent).toEqual([]);
+  });
   it.each([
     ['start', 1_640, { position: 1_600, offset: 1_100, frames: 1_400 }],
     ['end', 99_000, { position: 1_000, offset: 500, frames: 9_500 }],

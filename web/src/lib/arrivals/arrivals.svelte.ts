@@ -3,11 +3,13 @@ import type { Looked } from '../api/types';
 import { Served } from '../state/served.svelte';
 import { bytes, count, minutes } from '../units';
 import { arrive, forget, isAway } from './arrive';
+import { fingerprint } from './fingerprint';
 import { UploadPace } from './uploadPace';
 
 /** So many go at once: one alone waits for the disk between files. */
 const AT_ONCE = 3;
 const LOOK_MS = 400;
+const GONE = 410;
 
 export interface Arrival {
   name: string;
@@ -38,7 +40,8 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
   private readonly pace = new UploadPace();
   private readonly looked = new Served<Looked | null>();
   private readonly stopping = new AbortController();
-  private readonly ids: (string | undefined)[] = [];
+  private ids: (string | undefined)[] = [];
+  private twins: Set<number> | undefined;
 
   constructor(
     private readonly dropped: File[],
@@ -89,6 +92,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
     this.state = 'arriving';
     this.failure = undefined;
     try {
+      this.twins ??= await twinsOf(this.dropped);
       const places = this.dropped.map((_, i) => i).filter((i) => this.files[i]!.state !== 'refused');
       const queue = places.filter((i) => this.ids[i] === undefined);
       await Promise.all(Array.from({ length: AT_ONCE }, () => this.sendNext(queue)));
@@ -96,7 +100,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
       if (!ids.length) return this.end('failed', nothingUsable(this.files));
       await this.turnIn(ids);
     } catch (thrown) {
-      this.wentWrong(thrown);
+      if (!this.stopping.signal.aborted) this.wentWrong(thrown);
     }
   }
 
@@ -104,6 +108,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
     for (let i = queue.shift(); i !== undefined; i = queue.shift()) {
       const file = this.files[i]!;
       const way = {
+        twin: this.twins!.has(i),
         sent: (sent: number) => {
           file.share = file.size ? sent / file.size : 1;
           this.waiting = false;
@@ -131,7 +136,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
 
   private async turnIn(ids: string[]): Promise<void> {
     this.state = 'reading';
-    const watch = crypto.randomUUID();
+    const watch = [...crypto.getRandomValues(new Uint32Array(4))].join('-');
     this.looked.about({
       key: ['drop', watch],
       ask: (signal) =>
@@ -152,6 +157,13 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
     const problem = thrown instanceof Refusal ? thrown.problem : { status: 0, detail: (thrown as Error).message };
     if (isAway(problem.status)) {
       this.end('broken', `${problem.detail} What has come is kept for a day.`);
+      return;
+    }
+    if (problem.status === GONE) {
+      // another window made something of them, or a day went by
+      this.ids = [];
+      void forget(this.dropped, [], true);
+      this.end('broken', 'What had come is not there any more; it can be sent once more.');
       return;
     }
     this.settle(problem.refused ?? []);
@@ -200,4 +212,10 @@ function nothingUsable([first, ...more]: Arrival[]): string {
   return more.length
     ? `None of the ${more.length + 1} files can be used.`
     : `“${first?.name}” cannot be used. ${first?.reason ?? ''}`;
+}
+
+/** Places of files that the drop holds more than once. */
+async function twinsOf(files: File[]): Promise<Set<number>> {
+  const prints = await Promise.all(files.map(fingerprint));
+  return new Set(prints.flatMap((print, i) => (prints.indexOf(print) !== prints.lastIndexOf(print) ? [i] : [])));
 }

@@ -1,4 +1,4 @@
-// @vitest-environment jsdom
+// @vitest-environment node
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from '../api/client';
 import type { OnTheWay } from './arrive';
@@ -8,16 +8,19 @@ import { Arrivals } from './arrivals.svelte';
 let lines: Record<string, 'refused' | 'away' | 'full'>;
 let sent: string[];
 let forgotten: { names: string[]; ids: string[]; kept: boolean }[];
+let twins: boolean[];
 let under = 0;
 let most = 0;
 
 vi.mock('./arrive', async (original) => ({
   ...(await original<object>()),
-  arrive: async (file: File, way: OnTheWay) => {
+  arrive: async (file: File, way: OnTheWay, signal: AbortSignal) => {
     sent.push(file.name);
+    twins.push(way.twin);
     most = Math.max(most, ++under);
     await new Promise((next) => setTimeout(next, file.name === 'slow.wav' ? 30 : 5));
     under--;
+    signal.throwIfAborted();
     way.sent(file.size / 2);
     switch (lines[file.name]) {
       case 'refused':
@@ -34,13 +37,14 @@ vi.mock('./arrive', async (original) => ({
     void forgotten.push({ names: files.map((file) => file.name), ids, kept }),
 }));
 
-const drop = (...names: string[]) => names.map((name) => new File(['12345678'], name));
+const drop = (...names: string[]) => names.map((name) => new File(['12345678'], name, { lastModified: 1 }));
 const made = (refused: { file: string; reason: string }[] = []) => vi.fn(async () => ({ refused }));
 
 beforeEach(() => {
   lines = {};
   sent = [];
   forgotten = [];
+  twins = [];
   most = 0;
 });
 
@@ -100,6 +104,34 @@ describe('a drop on its way', () => {
     sent = [];
     await arrivals.send();
     expect([arrivals.state, sent]).toEqual(['done', []]);
+  });
+
+  it('what another window made something of is sent once more when asked for', async () => {
+    const gone = new Refusal({ status: 410, detail: 'A file that was to come in is not here any more.' });
+    const make = vi
+      .fn<() => Promise<{ refused: [] }>>()
+      .mockRejectedValueOnce(gone)
+      .mockResolvedValueOnce({ refused: [] });
+    const arrivals = new Arrivals(drop('a.wav'), make);
+    await arrivals.send();
+    expect(arrivals.state).toBe('broken');
+    sent = [];
+    await arrivals.send();
+    expect([arrivals.state, sent]).toEqual(['done', ['a.wav']]);
+  });
+
+  it('the same file twice in a drop comes twice, each from its beginning', async () => {
+    const arrivals = new Arrivals(drop('a.wav', 'b.wav', 'a.wav'), made());
+    await arrivals.send();
+    expect(twins).toEqual([true, false, true]);
+  });
+
+  it('one that is stopped is over, and leaves nothing', async () => {
+    const arrivals = new Arrivals(drop('slow.wav'), made());
+    const sending = arrivals.send();
+    arrivals.stop();
+    await sending;
+    expect(forgotten).toMatchObject([{ kept: false }]);
   });
 
   it.each([

@@ -1,5 +1,6 @@
-import { DetailedError, Upload } from 'tus-js-client';
+import { DetailedError, defaultOptions, Upload } from 'tus-js-client';
 import { Refusal, toProblem } from '../api/client';
+import { fingerprint } from './fingerprint';
 
 const ENDPOINT = '/api/arrivals';
 /** A line that is away for two minutes is waited for; what came on anew starts from the first again. */
@@ -9,6 +10,8 @@ const LOCKED = 423;
 const NO_ROOM = 507;
 
 export interface OnTheWay {
+  /** Whether the drop holds the same file twice: then neither goes on from what came before, which may be the other's. */
+  twin: boolean;
   /** Bytes of the file that have left. */
   sent(bytes: number): void;
   /** The line is away and is tried again. */
@@ -19,11 +22,11 @@ export interface OnTheWay {
  * Sends a file by tus 1.0.0 and gives its id. What came of the same file before, in this window or another, is not sent
  * again.
  *
- * @throws Refusal of the server; one of status 0 when the line stays away: to be called again
+ * @throws Refusal of the server; one of status 0 when the line stays away: to be called again; or what aborted it
  */
 export async function arrive(file: File, way: OnTheWay, signal: AbortSignal): Promise<string> {
-  const upload = new Upload(file, options(file));
-  const [before] = await upload.findPreviousUploads();
+  const upload = new Upload(file, { ...options(file), storeFingerprintForResuming: !way.twin });
+  const [before] = way.twin ? [] : await upload.findPreviousUploads();
   if (before) upload.resumeFromPreviousUpload(before);
   return new Promise((resolve, reject) => {
     Object.assign(upload.options, {
@@ -36,8 +39,13 @@ export async function arrive(file: File, way: OnTheWay, signal: AbortSignal): Pr
         return again;
       },
     });
-    signal.addEventListener('abort', () => void upload.abort(true).catch(() => undefined));
-    if (!signal.aborted) upload.start();
+    const stop = () => {
+      void upload.abort(true).catch(() => undefined);
+      reject(signal.reason as Error);
+    };
+    if (signal.aborted) stop();
+    else upload.start();
+    signal.addEventListener('abort', stop);
   });
 }
 
@@ -45,15 +53,15 @@ const options = (file: File) => ({
   endpoint: ENDPOINT,
   retryDelays: AGAIN_MS,
   metadata: { filename: file.name },
+  fingerprint,
 });
 
 /** Something was made of the files, or never will be: the next that are the same come anew. */
 export async function forget(files: File[], ids: string[], kept: boolean): Promise<void> {
+  const storage = defaultOptions.urlStorage!;
   for (const file of files) {
-    const { fingerprint, urlStorage } = new Upload(file, options(file)).options;
-    const print = await fingerprint!(file, options(file));
-    const known = print ? await urlStorage!.findUploadsByFingerprint(print) : [];
-    await Promise.all(known.map((each) => urlStorage!.removeUpload(each.urlStorageKey)));
+    const known = await storage.findUploadsByFingerprint(await fingerprint(file));
+    await Promise.all(known.map((each) => storage.removeUpload(each.urlStorageKey)));
   }
   const headers = { 'Tus-Resumable': '1.0.0' };
   if (!kept) await Promise.all(ids.map((id) => fetch(`${ENDPOINT}/${id}`, { method: 'DELETE', headers })));
