@@ -254,8 +254,7 @@ final class ViewsTest extends InTheBrowser {
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
         assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left_Amp.wav");
-        page.waitForResponse(
-                "**/handoffs/*", () -> panel.getByLabel("Spring reverb").check());
+        page.waitForResponse("**/keep", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");
         page.locator("button[data-row=r9]").click();
