@@ -152,6 +152,15 @@ final class BriefToPickupTest extends InTheBrowser {
             assertThat((Boolean) phone.evaluate("() => document.documentElement.scrollWidth <= 390"))
                     .as("nothing is wider than the phone")
                     .isTrue();
+            assertThat(((Number)
+                                    phone.evaluate(
+                                            """
+                                    () => performance.getEntriesByType('resource')
+                                      .filter(each => /assets.*(js|css)$/.test(each.name))
+                                      .reduce((sum, each) => sum + each.encodedBodySize, 0)"""))
+                            .intValue())
+                    .as("bytes of script and style that a receiver waits for on a slow line")
+                    .isBetween(40_000, 120_000);
             phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hear the mix"))
                     .click();
             phone.getByRole(
