@@ -67,9 +67,12 @@
   /** A tenth of a dB is as fine as anybody turns. */
   const down = $derived(Math.ceil(over.db * 10) / 10);
 
+  /** Changes when what is planned does. */
+  const planned = $derived(
+    store.state && `${store.id} ${store.state.revision} ${store.state.sessionRevision} ${store.runs[0]?.id}`,
+  );
   $effect(() => {
-    void [store.state?.revision, store.state?.sessionRevision, store.id];
-    if (store.state) untrack(() => levels.follow());
+    if (planned) untrack(() => levels.follow());
     return () => levels.stop();
   });
   onDestroy(() => levels.close());
@@ -78,9 +81,9 @@
   const since = $derived(store.since);
   const unchanged = $derived(since?.number ? since.same : 0);
 
+  const runsKnown = $derived(store.runsKnown);
   $effect(() => {
-    void [store.state?.revision, store.state?.sessionRevision];
-    if (store.state && store.runsKnown) untrack(() => void store.loadSince());
+    if (planned && runsKnown) untrack(() => void store.loadSince());
   });
 
   async function print(everything: boolean) {

@@ -75,7 +75,8 @@ export class FindingsStore {
     void [this.session.state?.revision, this.handoff.state?.revision];
     if (!this.session.state || !(this.handoff.state || this.handoff.failure)) return;
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => untrack(() => this.ask(handoff, looking, by, count)), this.summary ? SOON_MS : 0);
+    const known = untrack(() => this.summary); // that something came is no reason to ask again
+    this.timer = setTimeout(() => this.ask(handoff, looking, by, count), known ? SOON_MS : 0);
   }
 
   private ask(handoff: string | undefined, looking: boolean, by: 'worst' | 'row', count: number): void {

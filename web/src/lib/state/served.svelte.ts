@@ -25,6 +25,9 @@ export interface Asked<T> {
  */
 export class Served<T> {
   private result = $state.raw<QueryObserverResult<T>>();
+  // who depends on what came is not woken by its being asked for again
+  private readonly came = $derived(this.result?.data);
+  private readonly wrong = $derived(this.result?.error?.message);
   private asked: Asked<T> | undefined;
   private readonly observer: QueryObserver<T>;
   private readonly leave: () => void;
@@ -40,12 +43,12 @@ export class Served<T> {
 
   /** The newest that is known; undefined while nothing is. */
   get data(): T | undefined {
-    return this.result?.data;
+    return this.came;
   }
 
   /** Why it could not be had the last time; what is known from before stays. */
   get failure(): string | undefined {
-    return this.result?.error?.message;
+    return this.wrong;
   }
 
   /**
