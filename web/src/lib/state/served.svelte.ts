@@ -1,10 +1,4 @@
-import {
-  hashKey,
-  notifyManager,
-  QueryObserver,
-  type QueryObserverOptions,
-  type QueryObserverResult,
-} from '@tanstack/query-core';
+import { hashKey, notifyManager, QueryObserver, type QueryObserverOptions } from '@tanstack/query-core';
 import { AWAY_MS, isAway, queries } from './queries';
 
 /** What is asked for, under a key that begins with what it belongs to and its id. */
@@ -24,10 +18,10 @@ export interface Asked<T> {
  * when the server was away, until it is back; an answer that a change overtook is dropped.
  */
 export class Served<T> {
-  private result = $state.raw<QueryObserverResult<T>>();
-  // who depends on what came is not woken by its being asked for again
-  private readonly came = $derived(this.result?.data);
-  private readonly wrong = $derived(this.result?.error?.message);
+  // What came and what went wrong, each by itself: who depends on them is not woken by their being asked for again. No
+  // derived values, which end with the view that happened to make the store.
+  private came = $state.raw<T>();
+  private wrong = $state.raw<string>();
   private asked: Asked<T> | undefined;
   private readonly observer: QueryObserver<T>;
   private readonly leave: () => void;
@@ -35,10 +29,9 @@ export class Served<T> {
   constructor(asked?: Asked<T>) {
     this.asked = asked;
     this.observer = new QueryObserver(queries, options(asked));
-    this.result = this.observer.getCurrentResult();
+    this.take();
     // told a moment later: stores are opened while something is worked out, when nothing may change
-    const told = () => (this.result = this.observer.getCurrentResult());
-    this.leave = this.observer.subscribe(notifyManager.batchCalls(told));
+    this.leave = this.observer.subscribe(notifyManager.batchCalls(() => this.take()));
   }
 
   /** The newest that is known; undefined while nothing is. */
@@ -58,7 +51,7 @@ export class Served<T> {
   about(asked: Asked<T> | undefined): void {
     this.asked = asked;
     this.observer.setOptions(options(asked));
-    this.result = this.observer.getCurrentResult();
+    this.take();
   }
 
   /** Asks for something else, or for the same once more; done when it has come or could not be had. */
@@ -66,14 +59,14 @@ export class Served<T> {
     const same = !!this.asked && hashKey(this.asked.key) === hashKey(asked.key);
     this.about(asked);
     await this.observer.refetch({ cancelRefetch: same }); // what asks for the first time is under way by itself
-    this.result = this.observer.getCurrentResult();
+    this.take();
   }
 
   /** Asks now. What goes wrong is in `failure`. */
   async load(): Promise<void> {
     if (!this.asked) return;
     await this.observer.refetch();
-    this.result = this.observer.getCurrentResult();
+    this.take();
   }
 
   /** Takes what an answer to a change said; what is on its way is older. */
@@ -81,7 +74,13 @@ export class Served<T> {
     if (!this.asked) return;
     void queries.cancelQueries({ queryKey: this.asked.key, exact: true });
     queries.setQueryData(this.asked.key, data);
-    this.result = this.observer.getCurrentResult();
+    this.take();
+  }
+
+  private take(): void {
+    const { data, error } = this.observer.getCurrentResult();
+    this.came = data;
+    this.wrong = error?.message;
   }
 
   /** Nobody looks any more. */
