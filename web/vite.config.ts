@@ -10,7 +10,8 @@ export default defineConfig(({ mode }) => ({
     // The component library does not say that its modules only define things: who uses one of them would load all.
     rolldownOptions: { treeshake: { moduleSideEffects: [{ test: /flowbite-svelte/, sideEffects: false }] } },
   },
-  test: { css: true, isolate: false, setupFiles: ['src/test.setup.ts'] }, // each file in a world of its own takes twice as long, most of it loading the same modules
+  // each file in a world of its own takes twice as long, most of it loading the same modules
+  test: { css: true, isolate: false, setupFiles: ['src/test.setup.ts'] },
   // components are tested as the browser gets them
   resolve: mode === 'test' ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },

@@ -2,7 +2,7 @@ import client, { answer, Refusal } from '../api/client';
 import type { Looked } from '../api/types';
 import { Served } from '../state/served.svelte';
 import { bytes, count, minutes } from '../units';
-import { arrive, forget, isAway } from './arrive';
+import { arrive, forget, isPassing } from './arrive';
 import { fingerprint } from './fingerprint';
 import { UploadPace } from './uploadPace';
 
@@ -95,7 +95,10 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
       this.twins ??= await twinsOf(this.dropped);
       const places = this.dropped.map((_, i) => i).filter((i) => this.files[i]!.state !== 'refused');
       const queue = places.filter((i) => this.ids[i] === undefined);
-      await Promise.all(Array.from({ length: AT_ONCE }, () => this.sendNext(queue)));
+      // what goes wrong with one is told when the others are over: nothing goes on behind it
+      const ended = await Promise.allSettled(Array.from({ length: AT_ONCE }, () => this.sendNext(queue)));
+      const wrong = ended.find((each) => each.status === 'rejected');
+      if (wrong) throw wrong.reason;
       const ids = places.flatMap((i) => this.ids[i] ?? []);
       if (!ids.length) return this.end('failed', nothingUsable(this.files));
       await this.turnIn(ids);
@@ -155,7 +158,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
 
   private wentWrong(thrown: unknown): void {
     const problem = thrown instanceof Refusal ? thrown.problem : { status: 0, detail: (thrown as Error).message };
-    if (isAway(problem.status)) {
+    if (isPassing(problem.status)) {
       this.end('broken', `${problem.detail} What has come is kept for a day.`);
       return;
     }
@@ -190,6 +193,7 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
     this.state = state;
     this.failure = failure;
     this.waiting = false;
+    if (state !== 'broken') this.looked.close();
   }
 
   /** Gives the drop up; nothing of it stays. */

@@ -34,7 +34,7 @@ export async function arrive(file: File, way: OnTheWay, signal: AbortSignal): Pr
       onSuccess: () => resolve(upload.url!.split('/').at(-1)!),
       onError: (error: Error) => reject(refusalOf(error)),
       onShouldRetry: (error: DetailedError) => {
-        const again = isAway(statusOf(error));
+        const again = isPassing(statusOf(error));
         if (again) way.broke();
         return again;
       },
@@ -69,12 +69,13 @@ export async function forget(files: File[], ids: string[], kept: boolean): Promi
 
 const statusOf = (error: DetailedError) => error.originalResponse?.getStatus() ?? 0;
 
-export const isAway = (status: number) => status === LOCKED || status < 400 || (status >= 500 && status !== NO_ROOM);
+/** Whether what went wrong may be over the next time. */
+export const isPassing = (status: number) => status === LOCKED || status < 400 || (status >= 500 && status !== NO_ROOM);
 
 function refusalOf(error: Error): Refusal {
   const response = error instanceof DetailedError ? error.originalResponse : undefined;
   const status = response?.getStatus() ?? 0;
-  if (isAway(status)) return new Refusal({ status: 0, detail: 'The line broke off.' });
+  if (isPassing(status)) return new Refusal({ status: 0, detail: 'The line broke off.' });
   let body: unknown;
   try {
     body = JSON.parse(response!.getBody());

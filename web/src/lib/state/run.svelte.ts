@@ -6,12 +6,14 @@ import { Served } from './served.svelte';
 
 /** Pictures that could not be had are asked for again after a while. */
 const AGAIN_MS = 5_000;
+const SELDOM_MS = 30_000;
 const OVER = ['done', 'failed', 'cancelled'];
 
 /** One run, followed live until it is over. */
 export class RunStore {
   private readonly served: Served<RunView>;
   private source?: EventSource;
+  private doneAt?: number;
   /** Grows when a picture has come, so that drawings know. */
   picturesCome = $state(0);
 
@@ -22,7 +24,7 @@ export class RunStore {
     this.served = new Served({
       key: ['run', id],
       ask: (signal) => answer(client.GET('/api/runs/{id}', { params: { path: { id } }, signal })),
-      again: waitForSums,
+      again: (view) => this.waitForSums(view),
     });
     void this.reload();
   }
@@ -43,6 +45,13 @@ export class RunStore {
   async reload(): Promise<void> {
     await this.served.load();
     if (this.view && !this.isOver && !this.source) this.follow();
+  }
+
+  /** The zips' checksums come a while after the run is done; the longer they are missing, the less often they are asked for. */
+  private waitForSums(view: RunView): number | undefined {
+    if (view.state !== 'done' || view.parcels.every((parcel) => parcel.sha256)) return undefined;
+    this.doneAt ??= Date.now();
+    return Math.min(SELDOM_MS, 1_000 + (Date.now() - this.doneAt) / 10);
   }
 
   private follow(): void {
@@ -102,12 +111,6 @@ export class RunStore {
       .then(() => this.picturesCome++);
     return undefined;
   }
-}
-
-/** The zips' checksums come a while after the run is done. */
-function waitForSums(view: RunView, times: number): number | undefined {
-  const missing = view.state === 'done' && view.parcels.some((parcel) => !parcel.sha256);
-  return missing && times < 100 ? 1_000 + 100 * times : undefined;
 }
 
 async function fetchPicture(url: string, signal: AbortSignal): Promise<Int16Array> {

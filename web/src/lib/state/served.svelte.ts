@@ -5,8 +5,8 @@ import { AWAY_MS, isAway, queries } from './queries';
 export interface Asked<T> {
   key: readonly unknown[];
   ask: (signal: AbortSignal) => Promise<T>;
-  /** Milliseconds until it is asked for again, given what came and how often it came; never when undefined. */
-  again?: (data: T, times: number) => number | undefined;
+  /** Milliseconds until it is asked for again, given what came; never when undefined. */
+  again?: (data: T) => number | undefined;
   /** What never changes is asked for once. */
   lasting?: boolean;
   /** What costs much is asked for by `load` alone. */
@@ -98,7 +98,7 @@ function options<T>(asked: Asked<T> | undefined): QueryObserverOptions<T> {
     staleTime: asked?.lasting ? Infinity : 0,
     refetchInterval: ({ state }) => {
       if (state.error) return isAway(state.error) ? AWAY_MS : false;
-      return (state.data !== undefined && asked?.again?.(state.data, state.dataUpdateCount)) || false;
+      return (state.data !== undefined && asked?.again?.(state.data)) || false;
     },
   };
 }

@@ -64,8 +64,7 @@ class ArrivalsController {
         try {
             files.protocol().process(request, response);
             if (response.getStatus() == HttpStatus.OK.value() && response.getHeader("Upload-Offset") == null) {
-                // another request has the file in hand, of which the library says nothing: a line that broke a moment
-                // ago
+                // the library says nothing where another request has the file in hand: a line that broke a moment ago
                 throw Refused.locked("This file is still being received; try again in a moment.");
             }
         } catch (IOException e) {

@@ -82,7 +82,7 @@ class ArrivedFiles {
         try {
             Files.createLink(content, bytes);
         } catch (UnsupportedOperationException | IOException e) {
-            Files.copy(bytes, content);
+            Files.copy(bytes, content); // disks that know no links, such as those of cameras and old servers
         }
         return new Arrived(name, content);
     }
