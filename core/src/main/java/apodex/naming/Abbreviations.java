@@ -75,6 +75,12 @@ final class Abbreviations {
         return meanings.size() == 1 ? Optional.of(meanings.iterator().next()) : Optional.empty();
     }
 
+    /** Whether any role's table knows a short form. */
+    static boolean isKnown(String word) {
+        String key = word.toLowerCase(Locale.ROOT);
+        return TABLE.values().stream().anyMatch(shorts -> shorts.containsKey(key));
+    }
+
     /** The one role whose own table knows the word; empty when none or several do. */
     static Optional<Role> roleOf(String word) {
         String key = word.toLowerCase(Locale.ROOT);

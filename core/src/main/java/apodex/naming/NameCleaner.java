@@ -18,13 +18,15 @@ public final class NameCleaner {
     private static final Pattern ENDING =
             Pattern.compile("\\.(?:wav|wave|aif|aiff|aifc|flac|mp3|mid)$", Pattern.CASE_INSENSITIVE);
     /** A number in front that another program counted rows with: {@code 07 - Snare}, not {@code 12 string}. */
-    private static final Pattern LEADING_NUMBER =
-            Pattern.compile("^\\s*\\d{1,3}(?:\\s*[_.]+|\\s+-+)\\s*(?=\\D)|^\\s*0\\d{1,2}[\\s-]+(?=\\D)");
+    private static final Pattern LEADING_NUMBER = Pattern.compile(
+            "^\\s*\\d{1,3}(?:\\s*[_.]+|\\s+-+)\\s*(?=\\D)|^\\s*0\\d{1,2}[\\s-]+(?=\\D)"
+                    + "|^\\s*\\d{2}[\\s-]+(?=\\p{L})(?!str)",
+            Pattern.CASE_INSENSITIVE);
 
     private static final Pattern LEFT = Pattern.compile("l|left|lft", Pattern.CASE_INSENSITIVE);
     private static final Pattern RIGHT = Pattern.compile("r|right|rgt|rt", Pattern.CASE_INSENSITIVE);
     private static final Pattern NUMBER = Pattern.compile("\\d+");
-    private static final Set<String> INITIALS = Set.of("di", "ms", "xy", "eq", "midi", "tv");
+    static final Set<String> INITIALS = Set.of("di", "ms", "xy", "eq", "midi", "tv");
 
     private final Role role;
     private final List<String> out = new ArrayList<>();
@@ -55,11 +57,10 @@ public final class NameCleaner {
 
     private void take(String name) {
         String rest = name;
-        Optional<Matcher> date = Leftovers.date(rest);
-        if (date.isPresent()) {
-            moved.add(date.get().group());
-            rest = rest.substring(0, date.get().start())
-                    + rest.substring(date.get().end());
+        for (Optional<Matcher> parted = Leftovers.parted(rest); parted.isPresent(); parted = Leftovers.parted(rest)) {
+            moved.add(parted.get().group());
+            rest = rest.substring(0, parted.get().start())
+                    + rest.substring(parted.get().end());
         }
         rest = LEADING_NUMBER.matcher(rest).replaceFirst("");
         List<Word> words = NameWords.of(rest);
@@ -79,24 +80,34 @@ public final class NameCleaner {
     private int keep(List<Word> words, int at) {
         String word = words.get(at).text();
         if (at + 1 < words.size()) {
+            String after = at + 2 < words.size() ? words.get(at + 2).text() : "";
             Optional<String> both =
-                    Abbreviations.expand(word + " " + words.get(at + 1).text(), role, Abbreviations.Before.ANYTHING);
+                    Abbreviations.expand(word + " " + words.get(at + 1).text(), role, before(after));
             if (both.isPresent()) {
                 add(both.get());
                 return 2;
             }
         }
+        String after = at + 1 < words.size() ? words.get(at + 1).text() : "";
         List<String> parts = NameWords.apart(word);
+        Optional<String> whole = parts.size() == 1
+                ? Optional.empty()
+                : Abbreviations.expand(word, role, before(after))
+                        .or(() -> Abbreviations.expand(String.join(" ", parts), role, before(after)));
+        if (whole.isPresent()) {
+            add(whole.get());
+            return 1;
+        }
         for (int i = 0; i < parts.size(); i++) {
-            String next = i + 1 < parts.size()
-                    ? parts.get(i + 1)
-                    : at + 1 < words.size() ? words.get(at + 1).text() : "";
-            add(reading(parts.get(i), next));
+            add(reading(parts.get(i), i + 1 < parts.size() ? parts.get(i + 1) : after));
         }
         return 1;
     }
 
     private String reading(String part, String next) {
+        if (next.equalsIgnoreCase("hand")) {
+            return cased(part);
+        }
         if (!out.isEmpty() && LEFT.matcher(part).matches()) {
             return "L";
         }
@@ -104,12 +115,15 @@ public final class NameCleaner {
         if (!out.isEmpty() && right) {
             return "R";
         }
-        Abbreviations.Before before = NUMBER.matcher(next).matches()
+        return Abbreviations.expand(part, role, before(next)).orElseGet(() -> cased(part));
+    }
+
+    private static Abbreviations.Before before(String next) {
+        return NUMBER.matcher(next).matches()
                 ? Abbreviations.Before.NUMBER
                 : LEFT.matcher(next).matches() || RIGHT.matcher(next).matches()
                         ? Abbreviations.Before.SIDE
                         : Abbreviations.Before.ANYTHING;
-        return Abbreviations.expand(part, role, before).orElseGet(() -> cased(part));
     }
 
     private static String cased(String part) {

@@ -8,8 +8,9 @@ import java.util.regex.Pattern;
 /** A name taken apart: blanks, underscores, hyphens and dots separate words. */
 final class NameWords {
     private static final Pattern WORD = Pattern.compile("[^\\s_.\\-]+");
-    /** {@code KickIn}, {@code gtr2}; not {@code McCready}. */
-    private static final Pattern SEAM = Pattern.compile("(?<=\\p{Ll})(?=\\p{Lu}\\p{Ll})|(?<=\\p{L})(?=\\d)");
+    /** {@code KickIn}, {@code BassDI}, {@code gtr2}; not {@code McCready}. */
+    private static final Pattern SEAM =
+            Pattern.compile("(?<=\\p{Ll})(?=\\p{Lu}\\p{Ll}|\\p{Lu}{2}$)|(?<=\\p{L})(?=\\d)");
 
     private NameWords() {}
 

@@ -23,6 +23,19 @@ final class NameCleanerTest {
                 .isEqualTo(kept ? written : reads);
     }
 
+    /** Made-up names as strangers send them, with nobody to say what is what; written before the code as well. */
+    @ParameterizedTest(name = "{0}")
+    @CsvFileSource(resources = "/names/strangers-names.csv", delimiter = ';')
+    void everyStrangersNameIsWrittenOutWithNothingHalf(String written, String reads, String note) {
+        NameCleaner.Cleaned cleaned =
+                NameCleaner.clean(written, RoleGuess.of(written).orElse(Role.OTHER));
+        assertThat(cleaned.name()).isEqualTo(reads);
+        assertThat(cleaned.note()).isEqualTo(note == null ? "" : note);
+        assertThat(NameCleaner.clean(reads, RoleGuess.of(reads).orElse(Role.OTHER)))
+                .as("a clean name stays")
+                .isEqualTo(new NameCleaner.Cleaned(reads, ""));
+    }
+
     @ParameterizedTest
     @CsvSource({
         "Baritone Guitar,GUITARS",
