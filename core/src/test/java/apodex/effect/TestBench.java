@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Runs an effect by itself, as the walk does: cut at the settling grid, gains applied after the latency. */
-final class TestBench {
+public final class TestBench {
     static final SampleRate RATE = new SampleRate(48_000);
     static final TempoMap TEMPO = TempoMap.steady(120, Meter.FOUR_FOUR);
 
@@ -18,7 +18,7 @@ final class TestBench {
     }
 
     /** @param cut greatest length of a stretch it is given at once */
-    static double[][] run(String id, Map<String, Double> settings, double[][] in, int cut) {
+    public static double[][] run(String id, Map<String, Double> settings, double[][] in, int cut) {
         Effect effect = effect(id);
         Values values = new Values(settings);
         double[][] signal = copy(in);
@@ -31,7 +31,7 @@ final class TestBench {
         return signal;
     }
 
-    static double[][] run(String id, Map<String, Double> settings, double[]... in) {
+    public static double[][] run(String id, Map<String, Double> settings, double[]... in) {
         return run(id, settings, in, Integer.MAX_VALUE);
     }
 

@@ -1,0 +1,49 @@
+package apodex.examine;
+
+import apodex.measure.Decibels;
+import java.util.Locale;
+import java.util.Optional;
+
+/** The middle of the wave is not at nothing. */
+final class Offset implements Watch {
+    /** Half a hundredth of full scale: what shows in a picture, and clicks where it is cut. */
+    private static final double SHOWS = 0.005;
+
+    private final double[] sums;
+    private long frames;
+
+    Offset(int channels) {
+        sums = new double[channels];
+    }
+
+    @Override
+    public void hear(double[][] block, int count, long first) {
+        for (int c = 0; c < sums.length; c++) {
+            double sum = 0;
+            for (int i = 0; i < count; i++) {
+                sum += block[c][i];
+            }
+            sums[c] += sum;
+        }
+        frames += count;
+    }
+
+    @Override
+    public Optional<Oddity> tell() {
+        double most = 0;
+        for (double sum : sums) {
+            most = Math.abs(sum / frames) > Math.abs(most) ? sum / frames : most;
+        }
+        return Math.abs(most) <= SHOWS
+                ? Optional.empty()
+                : Optional.of(new Oddity(
+                        Oddity.Kind.OFFSET,
+                        String.format(
+                                Locale.ROOT,
+                                "Its middle lies %.1f %% of full scale %s nothing (%.0f dBFS).",
+                                Math.abs(most) * 100,
+                                most > 0 ? "above" : "below",
+                                Decibels.ofAmplitude(Math.abs(most))),
+                        0));
+    }
+}

@@ -1,0 +1,98 @@
+package apodex.align;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import apodex.align.Found.Certainty;
+import apodex.audio.PcmReader;
+import apodex.audio.SoundBytes;
+import apodex.audio.SoundFile;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class AlignerTest {
+    private static final SampleRate RATE = new SampleRate(MadeUpSong.HERTZ);
+
+    @TempDir
+    private Path folder;
+
+    private MadeUpSong song;
+
+    @BeforeEach
+    void make() {
+        song = new MadeUpSong(new SplittableRandom(7));
+    }
+
+    private Found find(double[] reference, double[] came, int channels) throws IOException {
+        try (PcmReader first = open("reference.wav", reference, 1);
+                PcmReader second = open("came.wav", came, channels)) {
+            return new Aligner(new MonoSound(first, RATE)).find(new MonoSound(second, RATE));
+        }
+    }
+
+    private PcmReader open(String name, double[] samples, int channels) throws IOException {
+        Path file = folder.resolve(name);
+        Files.write(
+                file,
+                SoundBytes.riff()
+                        .format(3, channels, RATE.hertz(), 32)
+                        .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, samples))
+                        .wave());
+        return new PcmReader(file, SoundFile.examine(file));
+    }
+
+    @Test
+    void aTwinAGainAwayIsKnownByItsGainAndLikeness() throws IOException {
+        double[] track = song.tracks.get(3);
+        Found found =
+                find(track, Arrays.stream(track).map(sample -> sample * 0.5).toArray(), 1);
+        assertThat(found.certainty()).isEqualTo(Certainty.SURE);
+        assertThat(found.frame()).isZero();
+        assertThat(found.gainDb()).isCloseTo(6.0206, within(1e-3));
+        assertThat(found.likeness()).isCloseTo(1, within(1e-6));
+    }
+
+    @Test
+    void aTrackOfAMixIsAPartOfIt() throws IOException {
+        Found found = find(song.mix, song.tracks.get(3), 1);
+        assertThat(found.likeness()).isBetween(0.05, 0.95);
+    }
+
+    @Test
+    void sidesThatCancelAreHeardOneByOne() throws IOException {
+        double[] track = song.tracks.get(3);
+        double[] opposite = new double[2 * track.length];
+        for (int i = 0; i < track.length; i++) {
+            opposite[2 * i] = track[i];
+            opposite[2 * i + 1] = -track[i];
+        }
+        Found found = find(track, opposite, 2);
+        assertThat(found.certainty()).isEqualTo(Certainty.SURE);
+        assertThat(found.inverted()).isFalse();
+    }
+
+    @Test
+    void nothingIsFoundInSilenceOrOfIt() throws IOException {
+        assertThat(find(song.mix, new double[48_000], 1).certainty()).isEqualTo(Certainty.UNKNOWN);
+        assertThat(find(new double[480_000], song.tracks.get(0), 1).certainty()).isEqualTo(Certainty.UNKNOWN);
+        assertThat(find(song.mix, new double[] {0.5}, 1).certainty()).isEqualTo(Certainty.UNKNOWN);
+    }
+
+    @Test
+    void aBarThatIsRepeatedExactlyHasNoSurePlace() throws IOException {
+        double[] bar = Arrays.copyOf(song.tracks.get(3), 96_000);
+        double[] loop = new double[96_000 * 12];
+        for (int i = 0; i < 12; i++) {
+            System.arraycopy(bar, 0, loop, i * 96_000, 96_000);
+        }
+        assertThat(find(loop, Arrays.copyOf(loop, 96_000 * 4), 1).certainty()).isNotEqualTo(Certainty.SURE);
+    }
+}
