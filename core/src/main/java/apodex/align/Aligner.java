@@ -1,6 +1,6 @@
 package apodex.align;
 
-import apodex.align.Found.Certainty;
+import apodex.align.Sighting.Certainty;
 import apodex.audio.ResampleKernel;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -45,19 +45,19 @@ public final class Aligner {
     }
 
     /** Looks for a sound in the reference. */
-    public Found find(MonoSound sound) throws IOException {
+    public Sighting find(MonoSound sound) throws IOException {
         Outline outline = Outline.of(sound);
         if (outline.isSilent()) {
-            return Found.nothing(0, 0);
+            return Sighting.nothing(0, 0);
         }
-        Found found = find(sound, outline, sound.rate());
+        Sighting found = find(sound, outline, sound.rate());
         if (found.certainty() != Certainty.UNKNOWN || found.height() > SURE_HEIGHT) {
             return found;
         }
         for (int hertz : RATES) {
             double ratio = (double) hertz / sound.rate().hertz();
             if (hertz != sound.rate().hertz() && ratio > 0.45 && ratio < 2.2) {
-                Found other = find(sound, outline, new SampleRate(hertz));
+                Sighting other = find(sound, outline, new SampleRate(hertz));
                 if (other.certainty() == Certainty.SURE) {
                     return other;
                 }
@@ -67,12 +67,12 @@ public final class Aligner {
     }
 
     /** @param rate that the sound is taken to have */
-    private Found find(MonoSound sound, Outline outline, SampleRate rate) throws IOException {
+    private Sighting find(MonoSound sound, Outline outline, SampleRate rate) throws IOException {
         double ratio = (double) reference.rate().hertz() / rate.hertz();
         Outline even = outline.stretched(outline.step() * ratio / step);
         Coarse.Peak peak = coarse.find(even);
         if (peak.height() < LIKELY_HEIGHT) {
-            return Found.nothing(peak.height(), peak.lead());
+            return Sighting.nothing(peak.height(), peak.lead());
         }
         ResampleKernel kernel = rate.equals(reference.rate()) ? null : new ResampleKernel(rate, reference.rate());
         long place = Math.round(peak.frame());
@@ -81,13 +81,13 @@ public final class Aligner {
         return judge(stretches, place, peak, told);
     }
 
-    private Found judge(Stretches stretches, long place, Coarse.Peak peak, SampleRate trueRate) throws IOException {
+    private Sighting judge(Stretches stretches, long place, Coarse.Peak peak, SampleRate trueRate) throws IOException {
         Stretches.Shift all = stretches.all();
         Drift drift = Drift.of(stretches.each());
         if (drift.isOne()) {
-            return new Found(
+            return new Sighting(
                     place + Math.round(drift.atStart()),
-                    peak.lead() > SURE_LEAD ? Certainty.SURE : Certainty.LIKELY,
+                    Certainty.LIKELY, // what drifts lies nowhere to the sample
                     all.inverted(),
                     0,
                     0,
@@ -111,7 +111,7 @@ public final class Aligner {
         boolean likely = peak.lead() > LIKELY_LEAD || fine && peak.lead() > NEXT_TO_NONE && peak.height() > SURE_HEIGHT;
         long frame = place + (fine ? all.frames() : 0);
         Stretches.Share share = stretches.shareAt(frame);
-        return new Found(
+        return new Sighting(
                 frame,
                 sure ? Certainty.SURE : likely ? Certainty.LIKELY : Certainty.UNKNOWN,
                 all.inverted(),

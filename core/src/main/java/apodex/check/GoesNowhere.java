@@ -29,7 +29,7 @@ final class GoesNowhere extends Check {
                     || !at.hasContent(row)
                     || keys.contains(row.id())
                     || at.plan().isPresent() && at.prints(row).isEmpty()
-                    || Roles.of(row).isForPlayers()) {
+                    || Roles.of(row).isBesideTheMusic()) {
                 continue;
             }
             List<Row> way = Routing.downstream(at.session(), row, Routing.Through.OUTPUTS_AND_SENDS);

@@ -4,6 +4,7 @@ import apodex.audio.PcmReader;
 import apodex.measure.StereoImage;
 import apodex.time.SampleRate;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -16,12 +17,15 @@ public final class Examiner {
     private final int channels;
     private final List<Watch> watches;
     private final double[] peaks;
+    private final double[] pieces = new double[Examination.PIECES];
+    private final long length;
     private double difference;
     private long firstSound = -1;
     private long lastSound;
 
     private Examiner(int channels, double fullScale, SampleRate rate, long frames) {
         this.channels = channels;
+        this.length = frames;
         this.peaks = new double[channels];
         this.watches = List.of(
                 new ClippedStretches(channels, fullScale),
@@ -58,10 +62,31 @@ public final class Examiner {
                 difference = Math.max(difference, Math.abs(block[0][i] - block[1][i]));
             }
         }
+        loudness(block, frames, first);
         ends(block, frames, first);
         for (Watch watch : watches) {
             watch.hear(block, frames, first);
         }
+    }
+
+    private void loudness(double[][] block, int frames, long first) {
+        for (int i = 0; i < frames; ) {
+            int piece = (int) ((first + i) * pieces.length / length);
+            int to = (int) Math.min(frames, ((piece + 1L) * length + pieces.length - 1) / pieces.length - first);
+            double sum = 0;
+            for (int k = i; k < to; k++) {
+                sum += block[0][k] * block[0][k];
+            }
+            pieces[piece] += sum;
+            i = Math.max(i + 1, to);
+        }
+    }
+
+    private List<Double> shape() {
+        double all = Arrays.stream(pieces).sum();
+        return Arrays.stream(pieces)
+                .mapToObj(piece -> all == 0 ? 0 : Math.sqrt(piece / all))
+                .toList();
     }
 
     private void ends(double[][] block, int frames, long first) {
@@ -100,6 +125,6 @@ public final class Examiner {
                                 Sides.of(kind, channels).stream(),
                                 watches.stream().map(Watch::tell).flatMap(Optional::stream))
                         .toList();
-        return new Examination(peak, kind, firstSound < 0 ? frames : firstSound, lastSound, oddities);
+        return new Examination(peak, kind, firstSound < 0 ? frames : firstSound, lastSound, shape(), oddities);
     }
 }

@@ -10,6 +10,9 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Enumeration;
 import java.util.List;
@@ -85,12 +88,30 @@ public final class Drop {
     }
 
     /**
+     * What is made of the drop is called as it was said, or after what came, or else after the day.
+     *
+     * @param said   null or blank where nobody said
+     * @param folder as in {@link #title}
+     * @throws EditRefused when what was said cannot be a name
+     */
+    public String titleOr(@Nullable String said, @Nullable String folder) {
+        if (said != null && !said.isBlank()) {
+            return NameRule.check("name", said);
+        }
+        return title(folder)
+                .orElseGet(() -> "Session of "
+                        + LocalDate.now(ZoneOffset.UTC)
+                                .format(DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH)));
+    }
+
+    /**
      * Takes one dropped file, or what is in it if it is a zip.
      *
+     * @param folder  it lay in, with slashes; empty for none
      * @param name    as the sender called it
      * @param content its bytes in a temporary file, which may be moved away
      */
-    public void add(String name, Path content) throws IOException {
+    public void add(String folder, String name, Path content) throws IOException {
         String checked = accept(name == null ? "" : name, Files.size(content));
         if (checked == null) {
             return;
@@ -98,8 +119,13 @@ public final class Drop {
         if (isZip(content)) {
             unpack(checked, content);
         } else {
-            files.add(new DroppedFile(checked, content));
+            files.add(new DroppedFile(clean(folder), checked, content));
         }
+    }
+
+    /** Takes a file that lay in no folder. */
+    public void add(String name, Path content) throws IOException {
+        add("", name, content);
     }
 
     /** The checked name, or null after noting why the file is refused. */
@@ -136,6 +162,16 @@ public final class Drop {
 
     private void refuse(String name, String reason) {
         refused.add(new Refusal(NameRule.shown(name.isBlank() ? "(no name)" : name), reason));
+    }
+
+    private static String folderOf(String path) {
+        int slash = path.lastIndexOf('/');
+        return slash < 0 ? "" : clean(path.substring(0, slash));
+    }
+
+    /** It is only ever shown and compared, never opened. */
+    private static String clean(String folder) {
+        return folder.replace('\\', '/').replaceAll("^(?:\\.?/)+|/+$", "").replaceAll("\\p{Cntrl}", "");
     }
 
     private static boolean isZip(Path content) throws IOException {
@@ -235,7 +271,7 @@ public final class Drop {
             refuse(name, trouble);
             return;
         }
-        files.add(new DroppedFile(checked, target));
+        files.add(new DroppedFile(folderOf(path), checked, target));
     }
 
     /** Copies an entry, never believing the size it claims; says why it stopped, or null when all came. */

@@ -12,6 +12,11 @@ public final class DropProgress {
         files = count;
     }
 
+    /** More there is to do with them than to read them once. */
+    synchronized void expectMore(int count) {
+        files += count;
+    }
+
     void begin(String name) {
         file = name;
     }

@@ -24,6 +24,7 @@ final class Media {
     private final Map<String, Recording> byStem = new LinkedHashMap<>();
     private final Map<String, Recording> missing = new LinkedHashMap<>();
     private final Set<Recording> used = new LinkedHashSet<>();
+    private final List<Recording> made = new ArrayList<>();
 
     Media(List<Recording> recordings) {
         recordings.forEach(recording -> {
@@ -61,8 +62,21 @@ final class Media {
         return Optional.ofNullable(found == null ? byStem.get(key(Drop.stem(file))) : found);
     }
 
+    void use(Recording recording) {
+        used.add(recording);
+    }
+
     boolean isUsed(Recording recording) {
         return used.contains(recording);
+    }
+
+    /** A recording that was made of others that came. */
+    void make(Recording recording) {
+        made.add(recording);
+    }
+
+    List<Recording> made() {
+        return made;
     }
 
     /** What was named and is not there, as long as anybody needs it. */

@@ -1,17 +1,14 @@
 package apodex.intake;
 
 import apodex.audio.Limits;
-import apodex.notes.MidiSong;
+import apodex.audio.SoundFacts;
 import apodex.session.About;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Marker;
-import apodex.session.MixRow;
-import apodex.session.PanLaw;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
-import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.io.IOException;
 import java.time.LocalDate;
@@ -70,7 +67,15 @@ public final class SessionFromDrop {
         if (sorted.isEmpty()) {
             return new Result(Optional.empty(), brought, sorted.refused, sorted.remarks, List.of());
         }
-        Session session = sorted.documents.isEmpty() ? layOut(sorted, title, today) : ofDocument(sorted);
+        Session session = sorted.documents.isEmpty()
+                ? SessionLayout.of(
+                        sorted,
+                        sorted.sounds.stream().map(Sorted.Sound::recording).toList(),
+                        sorted.rate(),
+                        title,
+                        today,
+                        (media, rate, rows, markers) -> addSounds(sorted, media, rate, rows, markers))
+                : ofDocument(sorted);
         List<String> missing = session.recordings().stream()
                 .filter(each -> !store.has(each.sha256()))
                 .map(Recording::fileName)
@@ -80,37 +85,48 @@ public final class SessionFromDrop {
 
     /** The document's session, with rows for recordings it does not know. */
     private Session ofDocument(Sorted sorted) {
-        Session session = sorted.documents.get(0).session();
+        Session session = ofDocument(
+                sorted.documents,
+                sorted.sounds.stream().map(Sorted.Sound::recording).toList());
         sorted.documents.stream()
                 .skip(1)
                 .forEach(other -> sorted.remark(
                         SessionFile.DOCUMENT,
                         "A second session came in the same drop; drop “"
                                 + other.session().song().title() + "” by itself."));
+        for (Sorted.Sound sound : sorted.sounds) {
+            brought.add(new Brought(sound.recording().fileName(), rowOf(session, sound.recording())));
+        }
+        return session;
+    }
+
+    private static String rowOf(Session session, Recording recording) {
+        return session.audioRows().stream()
+                .filter(each -> each.takes().stream()
+                        .flatMap(take -> take.clips().stream())
+                        .anyMatch(clip -> clip.recording().equals(recording.sha256())))
+                .map(Row::id)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** The first document's session, with a row for every recording that it does not know. */
+    Session ofDocument(List<SessionFile.Document> documents, List<Recording> came) {
+        Session session = documents.get(0).session();
         List<Row> rows = new ArrayList<>(session.rows());
         List<Recording> recordings = new ArrayList<>(session.recordings());
-        for (Sorted.Sound sound : sorted.sounds) {
+        for (Recording recording : came) {
             Optional<Recording> known = recordings.stream()
-                    .filter(each -> each.sha256().equals(sound.recording().sha256()))
+                    .filter(each -> each.sha256().equals(recording.sha256()))
                     .findFirst();
             if (known.isPresent()) {
-                recordings.set(recordings.indexOf(known.get()), asItIs(known.get(), sound.recording()));
-                String row = session.audioRows().stream()
-                        .filter(each -> each.takes().stream()
-                                .flatMap(take -> take.clips().stream())
-                                .anyMatch(clip ->
-                                        clip.recording().equals(known.get().sha256())))
-                        .map(Row::id)
-                        .findFirst()
-                        .orElse("");
-                brought.add(new Brought(sound.recording().fileName(), row));
+                recordings.set(recordings.indexOf(known.get()), asItIs(known.get(), recording));
             } else {
-                recordings.add(sound.recording());
+                recordings.add(recording);
                 List<Row> more = new ArrayList<>(rows.subList(0, rows.size() - 1));
-                String first = addRows(sound, 0, session.rate(), more);
+                addRows(new Sorted.Sound(null, recording, SoundFacts.NONE), 0, session.rate(), more);
                 more.add(rows.get(rows.size() - 1));
                 rows = more;
-                brought.add(new Brought(sound.recording().fileName(), first));
             }
         }
         return session.withRecordings(recordings).withRows(rows);
@@ -128,45 +144,6 @@ public final class SessionFromDrop {
                 told.timeReference(),
                 told.originated(),
                 told.title());
-    }
-
-    private Session layOut(Sorted sorted, String title, LocalDate today) {
-        SampleRate rate = sorted.rate();
-        Song song = Song.titled(title);
-        for (MidiSong midi : sorted.songs) {
-            song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
-        }
-        Media media =
-                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
-        List<String> troubles = new ArrayList<>();
-        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
-        List<Row> rows = new ArrayList<>();
-        sorted.timelines.stream()
-                .flatMap(timeline -> timeline.rows().stream())
-                .forEach(row -> rows.add(laid.row(row, nextId(rows))));
-        sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
-        troubles.forEach(trouble -> sorted.remark("Clips", trouble));
-        List<Marker> markers = new ArrayList<>();
-        long start = addSounds(sorted, media, rate, rows, markers);
-        for (MidiSong midi : sorted.songs) {
-            midi.players().forEach(player -> rows.add(NoteRows.row(player, nextId(rows))));
-            markers.addAll(NoteRows.markers(midi, song.timeline(), rate));
-        }
-        for (OtioReader.Timeline timeline : sorted.timelines) {
-            timeline.markers()
-                    .forEach(mark ->
-                            markers.add(new Marker(mark.place().frame(rate, null), NoteRows.safe(mark.name()))));
-        }
-        rows.add(MixRow.DEFAULT);
-        List<Recording> recordings = new ArrayList<>(
-                sorted.sounds.stream().map(Sorted.Sound::recording).distinct().toList());
-        recordings.addAll(media.missing());
-        String originated = recordings.stream()
-                .map(Recording::originated)
-                .filter(Objects::nonNull)
-                .min(Comparator.naturalOrder())
-                .orElse(today.toString());
-        return new Session(song, rate, start, originated, PanLaw.MINUS_3, markers, recordings, rows);
     }
 
     /** Rows for recordings that no list uses. @return the session's start, counted from midnight */
@@ -206,10 +183,6 @@ public final class SessionFromDrop {
                             NoteRows.safe(mark.name()))));
         }
         return start;
-    }
-
-    private static String nextId(List<Row> rows) {
-        return "r" + (rows.size() + 1);
     }
 
     /** Its time reference in frames of the session, where it has one that can be used. */

@@ -25,14 +25,29 @@ final class Sorted {
     final List<OtioReader.Timeline> timelines = new ArrayList<>();
     final List<LaidRow> lists = new ArrayList<>();
     final List<SessionFile.Document> documents = new ArrayList<>();
+    /** Every file that is one of these. */
+    final List<Document> read = new ArrayList<>();
+
     final List<Refusal> refused = new ArrayList<>();
     /** What was left out or changed of files that came in. */
     final List<Refusal> remarks = new ArrayList<>();
 
     /** A recording that is in the store, with what its file said of itself. */
-    record Sound(Recording recording, SoundFacts facts) {}
+    record Sound(DroppedFile file, Recording recording, SoundFacts facts) {}
+
+    /** A file that is no sound, and what it is. */
+    record Document(DroppedFile file, IntakeFile.Kind kind) {}
 
     private Sorted() {}
+
+    /** Reads documents again that were told from sounds before. */
+    static Sorted ofDocuments(List<DroppedFile> files) throws IOException {
+        Sorted sorted = new Sorted();
+        for (DroppedFile file : files) {
+            sorted.takeDocument(file);
+        }
+        return sorted;
+    }
 
     /** Sorts a drop, and takes its sounds into the store, several at once. */
     static Sorted of(Drop drop, RecordingStore store) throws IOException {
@@ -92,12 +107,16 @@ final class Sorted {
                 MidiSong song = MidiReader.read(file.content());
                 troubles.addAll(song.troubles());
                 songs.add(song);
+                read.add(new Document(file, IntakeFile.Kind.NOTES));
             } else if (SessionFile.isDocument(file.content())) {
                 documents.add(SessionFile.read(file.content()));
+                read.add(new Document(file, IntakeFile.Kind.SESSION));
             } else if (OtioReader.isOtio(file.content())) {
                 timelines.add(OtioReader.read(file.content(), troubles));
+                read.add(new Document(file, IntakeFile.Kind.TIMELINE));
             } else if (looksLikeText(start) && ClipList.isClipList(file.content())) {
                 lists.addAll(ClipList.read(file.content(), troubles));
+                read.add(new Document(file, IntakeFile.Kind.CLIP_LIST));
             } else {
                 return false;
             }
@@ -139,7 +158,7 @@ final class Sorted {
         }
         try {
             SoundFacts facts = SoundFacts.read(file.content());
-            return new Outcome(new Sound(store.bring(file.content(), file.name()), facts), null);
+            return new Outcome(new Sound(file, store.bring(file.content(), file.name()), facts), null);
         } catch (SoundFileException e) {
             return new Outcome(null, new Refusal(file.name(), e.getMessage()));
         } catch (IOException e) {
@@ -147,10 +166,14 @@ final class Sorted {
         }
     }
 
-    /** The most common rate of the sounds, of equally common ones the higher; 48 kHz when there is none. */
     SampleRate rate() {
+        return commonest(sounds.stream().map(Sound::recording).toList());
+    }
+
+    /** The most common rate, of equally common ones the higher; 48 kHz when there is none. */
+    static SampleRate commonest(List<Recording> recordings) {
         Map<SampleRate, Integer> counts = new LinkedHashMap<>();
-        sounds.forEach(sound -> counts.merge(sound.recording().rate(), 1, Integer::sum));
+        recordings.forEach(recording -> counts.merge(recording.rate(), 1, Integer::sum));
         return counts.entrySet().stream()
                 .max(Map.Entry.<SampleRate, Integer>comparingByValue()
                         .thenComparing(entry -> entry.getKey().hertz()))

@@ -65,25 +65,9 @@ public final class StereoPair {
         Clip clip = left.clips().get(0);
         Recording one = session.recording(clip.recording());
         String name = stem(left.name());
-        Path file = work.resolve("pair.wav");
-        interleave(
-                store,
-                one,
-                session.recording(right.clips().get(0).recording()),
-                right.clips().get(0).firstChannel(),
-                clip.firstChannel(),
-                file);
-        Recording made = store.bring(file, name + ".wav");
-        Recording kept = new Recording(
-                made.sha256(),
-                made.fileName(),
-                made.rate(),
-                2,
-                made.sample(),
-                made.frames(),
-                one.timeReference(),
-                one.originated(),
-                name);
+        Recording other = session.recording(right.clips().get(0).recording());
+        Recording kept = recording(
+                store, one, clip.firstChannel(), other, right.clips().get(0).firstChannel(), name, work);
         Clip both = new Clip(
                 kept.sha256(),
                 0,
@@ -109,6 +93,36 @@ public final class StereoPair {
                         new AddRow(row.withAbout(left.about()), left.id()),
                         new RemoveRow(left.id()),
                         new RemoveRow(right.id())));
+    }
+
+    /**
+     * One stereo recording of two channels of mono ones that are equally long and recorded alike.
+     *
+     * @param name of it
+     * @param work a folder for the file on its way
+     */
+    static Recording recording(
+            RecordingStore store,
+            Recording left,
+            int leftChannel,
+            Recording right,
+            int rightChannel,
+            String name,
+            Path work)
+            throws IOException {
+        Path file = work.resolve("pair.wav");
+        interleave(store, left, right, rightChannel, leftChannel, file);
+        Recording made = store.bring(file, name + ".wav");
+        return new Recording(
+                made.sha256(),
+                made.fileName(),
+                left.rate(),
+                2,
+                made.sample(),
+                made.frames(),
+                left.timeReference(),
+                left.originated(),
+                name);
     }
 
     private static AudioRow half(Session session, String id) {

@@ -173,6 +173,23 @@ public record Clip(
                 recording, firstChannel, channels, position, offset, frames, gainDb, in, out, inserts, muted, inverted);
     }
 
+    /** The same clip of the other polarity. */
+    public Clip turnedOver() {
+        return new Clip(
+                recording,
+                firstChannel,
+                channels,
+                position,
+                offset,
+                frames,
+                gainDb,
+                fadeIn,
+                fadeOut,
+                inserts,
+                muted,
+                !inverted);
+    }
+
     /** The same clip with other inserts. */
     public Clip withInserts(List<Insert> other) {
         return new Clip(

@@ -41,6 +41,11 @@ public record Recording(
         this(sha256, fileName, rate, channels, sample, frames, timeReference, originated, null);
     }
 
+    /** The same samples, taken to follow each other at another rate than the file's header says. */
+    public Recording withRate(SampleRate other) {
+        return new Recording(sha256, fileName, other, channels, sample, frames, timeReference, originated, title);
+    }
+
     /** Its length when it is played at another rate. */
     public long framesAt(SampleRate other) {
         return rate.equals(other)

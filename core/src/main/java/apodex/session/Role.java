@@ -27,6 +27,9 @@ public enum Role {
     /** A sketch or spoken counting to play to, not music. */
     @JsonProperty("guide")
     GUIDE,
+    /** The mix as somebody heard it, to hold others against, not music. */
+    @JsonProperty("reference")
+    REFERENCE,
     /** None of these, or nobody has said. */
     @JsonProperty("other")
     OTHER;
@@ -34,6 +37,11 @@ public enum Role {
     /** As it stands in sentences. */
     public String words() {
         return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether it is no part of the sum, though it is there. */
+    public boolean isBesideTheMusic() {
+        return isForPlayers() || this == REFERENCE;
     }
 
     /** Whether it only helps players along. */

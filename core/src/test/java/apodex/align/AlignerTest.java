@@ -3,7 +3,7 @@ package apodex.align;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import apodex.align.Found.Certainty;
+import apodex.align.Sighting.Certainty;
 import apodex.audio.PcmReader;
 import apodex.audio.SoundBytes;
 import apodex.audio.SoundFile;
@@ -31,7 +31,7 @@ class AlignerTest {
         song = new MadeUpSong(new SplittableRandom(7));
     }
 
-    private Found find(double[] reference, double[] came, int channels) throws IOException {
+    private Sighting find(double[] reference, double[] came, int channels) throws IOException {
         try (PcmReader first = open("reference.wav", reference, 1);
                 PcmReader second = open("came.wav", came, channels)) {
             return new Aligner(new MonoSound(first, RATE)).find(new MonoSound(second, RATE));
@@ -52,7 +52,7 @@ class AlignerTest {
     @Test
     void aTwinAGainAwayIsKnownByItsGainAndLikeness() throws IOException {
         double[] track = song.tracks.get(3);
-        Found found =
+        Sighting found =
                 find(track, Arrays.stream(track).map(sample -> sample * 0.5).toArray(), 1);
         assertThat(found.certainty()).isEqualTo(Certainty.SURE);
         assertThat(found.frame()).isZero();
@@ -62,7 +62,7 @@ class AlignerTest {
 
     @Test
     void aTrackOfAMixIsAPartOfIt() throws IOException {
-        Found found = find(song.mix, song.tracks.get(3), 1);
+        Sighting found = find(song.mix, song.tracks.get(3), 1);
         assertThat(found.likeness()).isBetween(0.05, 0.95);
     }
 
@@ -74,7 +74,7 @@ class AlignerTest {
             opposite[2 * i] = track[i];
             opposite[2 * i + 1] = -track[i];
         }
-        Found found = find(track, opposite, 2);
+        Sighting found = find(track, opposite, 2);
         assertThat(found.certainty()).isEqualTo(Certainty.SURE);
         assertThat(found.inverted()).isFalse();
     }

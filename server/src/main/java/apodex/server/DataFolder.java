@@ -95,6 +95,11 @@ public class DataFolder {
         return root.resolve("arriving");
     }
 
+    /** What came with an intake and is no recording. */
+    public Path intake(String intakeId) {
+        return root.resolve("intakes").resolve(intakeId);
+    }
+
     /** Everything that belongs to one run. */
     public Path run(String runId) {
         return root.resolve("runs").resolve(runId);

@@ -3,7 +3,9 @@ package apodex.server;
 import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
+import apodex.intake.Intake;
 import apodex.proof.Proof;
+import apodex.server.intakes.PutRight;
 import apodex.server.levels.FileLevel;
 import apodex.server.runs.RunProgress;
 import apodex.server.runs.SinceLastRun;
@@ -35,7 +37,9 @@ class JsonColumns {
             Proof.class,
             RunProgress.class,
             SinceLastRun.class,
-            FileLevel.class);
+            FileLevel.class,
+            Intake.class,
+            PutRight.class);
 
     @Bean
     ConfigurationCustomizer jsonTypeHandlers() {

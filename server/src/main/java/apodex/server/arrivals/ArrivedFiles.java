@@ -64,8 +64,8 @@ class ArrivedFiles {
         }
     }
 
-    /** A file that has arrived, under the name its sender gave it. */
-    record Arrived(String name, Path content) {}
+    /** A file that has arrived, under the name its sender gave it. @param lay folders it lay in, with slashes */
+    record Arrived(String lay, String name, Path content) {}
 
     /** Gives a whole file out as one of its own in a folder: the same bytes on the disk, no copy where the disk can do that. */
     Arrived handOut(String id, Path folder) throws IOException {
@@ -84,7 +84,7 @@ class ArrivedFiles {
         } catch (UnsupportedOperationException | IOException e) {
             Files.copy(bytes, content); // disks that know no links, such as those of cameras and old servers
         }
-        return new Arrived(name, content);
+        return new Arrived(info.getMetadata().getOrDefault("folder", ""), name, content);
     }
 
     void forget(String id) {

@@ -68,7 +68,7 @@ public class Drops {
             Drop drop = new Drop(work, progress);
             for (String id : uploads) {
                 ArrivedFiles.Arrived file = arrived.handOut(id, work);
-                drop.add(file.name(), file.content());
+                drop.add(file.lay(), file.name(), file.content());
             }
             T made = making.of(drop);
             uploads.forEach(arrived::forget);

@@ -10,7 +10,6 @@ import apodex.server.DataFolder;
 import apodex.server.arrivals.Drops;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
-import apodex.session.NameRule;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import io.swagger.v3.oas.annotations.Operation;
@@ -18,9 +17,7 @@ import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -125,14 +122,13 @@ class SessionsController {
     }
 
     private Imported keep(Drop drop, @Nullable String name, @Nullable String folder) throws IOException {
-        String title = name == null || name.isBlank() ? null : NameRule.check("name", name);
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
-        String used = title != null ? title : drop.title(folder).orElse("Session of " + words(today));
-        return inUse.bringing(() -> create(new SessionFromDrop(store).make(drop, used, today)));
+        String title = drop.titleOr(name, folder);
+        return inUse.bringing(() -> create(new SessionFromDrop(store).make(drop, title, today)));
     }
 
     private Imported create(SessionFromDrop.Result result) {
-        Session session = result.session().orElseThrow(() -> nothingUsable(result.refused()));
+        Session session = result.session().orElseThrow(() -> Refused.nothingUsable(result.refused()));
         SessionState state =
                 sessions.create(session, "Bring in " + result.brought().size() + " recordings");
         return new Imported(
@@ -143,20 +139,6 @@ class SessionsController {
                 result.remarks(),
                 result.missing(),
                 Offers.of(session).size());
-    }
-
-    private static Refused nothingUsable(List<Refusal> refused) {
-        String sentence = refused.isEmpty()
-                ? "There was no file in what came."
-                : refused.size() == 1
-                        ? "“" + refused.get(0).file() + "” cannot be used. "
-                                + refused.get(0).reason()
-                        : "None of the " + refused.size() + " files can be used.";
-        return Refused.unusable(sentence).with("refused", refused);
-    }
-
-    private static String words(LocalDate day) {
-        return day.format(DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH));
     }
 
     @PostMapping("/{id}/edits")

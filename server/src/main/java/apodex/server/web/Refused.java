@@ -1,7 +1,9 @@
 package apodex.server.web;
 
+import apodex.intake.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 
@@ -21,6 +23,17 @@ public final class Refused extends RuntimeException {
 
     public static Refused unusable(String sentence) {
         return new Refused(HttpStatus.UNPROCESSABLE_ENTITY, sentence);
+    }
+
+    /** Where a drop holds nothing that anything can be made of. */
+    public static Refused nothingUsable(List<Refusal> refused) {
+        String sentence = refused.isEmpty()
+                ? "There was no file in what came."
+                : refused.size() == 1
+                        ? "“" + refused.get(0).file() + "” cannot be used. "
+                                + refused.get(0).reason()
+                        : "None of the " + refused.size() + " files can be used.";
+        return unusable(sentence).with("refused", refused);
     }
 
     public static Refused conflict(String sentence) {

@@ -16,7 +16,7 @@ import jakarta.annotation.Nullable;
  * @param height    of the peak above what chance makes, in standard deviations
  * @param lead      height over that of the next likely place; 1 when two are as likely
  */
-public record Found(
+public record Sighting(
         long frame,
         Certainty certainty,
         boolean inverted,
@@ -37,7 +37,12 @@ public record Found(
         UNKNOWN
     }
 
-    static Found nothing(double height, double lead) {
-        return new Found(0, Certainty.UNKNOWN, false, 0, 0, 0, null, height, lead);
+    /** The same, counted from somewhere else. */
+    public Sighting at(long other) {
+        return new Sighting(other, certainty, inverted, gainDb, likeness, driftPpm, trueRate, height, lead);
+    }
+
+    static Sighting nothing(double height, double lead) {
+        return new Sighting(0, Certainty.UNKNOWN, false, 0, 0, 0, null, height, lead);
     }
 }

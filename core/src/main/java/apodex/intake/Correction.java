@@ -1,0 +1,207 @@
+package apodex.intake;
+
+import apodex.session.NameRule;
+import apodex.session.Role;
+import apodex.time.SampleRate;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
+
+/** Something put right in an intake, small enough to be undone by itself. {@code files} are ids. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Correction.UseAs.class, name = "useAs"),
+    @JsonSubTypes.Type(value = Correction.InRow.class, name = "inRow"),
+    @JsonSubTypes.Type(value = Correction.OfRole.class, name = "ofRole"),
+    @JsonSubTypes.Type(value = Correction.AsTake.class, name = "asTake"),
+    @JsonSubTypes.Type(value = Correction.AsSide.class, name = "asSide"),
+    @JsonSubTypes.Type(value = Correction.InGroup.class, name = "inGroup"),
+    @JsonSubTypes.Type(value = Correction.LieAt.class, name = "lieAt"),
+    @JsonSubTypes.Type(value = Correction.Shift.class, name = "shift"),
+    @JsonSubTypes.Type(value = Correction.LieAsFound.class, name = "lieAsFound"),
+    @JsonSubTypes.Type(value = Correction.TurnOver.class, name = "turnOver"),
+    @JsonSubTypes.Type(value = Correction.HasRate.class, name = "hasRate"),
+    @JsonSubTypes.Type(value = Correction.Ordered.class, name = "ordered"),
+    @JsonSubTypes.Type(value = Correction.Titled.class, name = "titled"),
+    @JsonSubTypes.Type(value = Correction.Agreed.class, name = "agreed"),
+    @JsonSubTypes.Type(value = Correction.Several.class, name = "several")
+})
+public sealed interface Correction {
+    /** The intake as it is from now on. */
+    Intake applyTo(Intake intake);
+
+    /** One that is about single files, each by itself. */
+    sealed interface OfFiles extends Correction {
+        List<String> files();
+
+        IntakeFile applyTo(IntakeFile file);
+
+        @Override
+        default Intake applyTo(Intake intake) {
+            return intake.withFiles(intake.files().stream()
+                    .map(file -> files().contains(file.id()) ? applyTo(file) : file)
+                    .toList());
+        }
+    }
+
+    /** What they are there for. */
+    record UseAs(List<String> files, Seat.Use use) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withUse(use));
+        }
+    }
+
+    /** The row they share, by its name. */
+    record InRow(List<String> files, String row) implements OfFiles {
+        public InRow {
+            row = NameRule.check("row", row);
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withRow(row));
+        }
+    }
+
+    /** What they are in the music. */
+    record OfRole(List<String> files, Role role) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withRole(role));
+        }
+    }
+
+    /** Takes of their row, counted up from {@code take} in the order they are named. */
+    record AsTake(List<String> files, int take) implements OfFiles {
+        public AsTake {
+            if (take < 1 || take > 999) {
+                throw new IllegalArgumentException("A take has a number from 1 to 999.");
+            }
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withTake(take + files.indexOf(file.id())));
+        }
+    }
+
+    /** A side of their row. */
+    record AsSide(List<String> files, Seat.Side side) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withSide(side));
+        }
+    }
+
+    /** The bus they go through, by its name; empty for none. */
+    record InGroup(List<String> files, String group) implements OfFiles {
+        public InGroup {
+            group = group == null || group.isBlank() ? "" : NameRule.check("group", group);
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withGroup(group));
+        }
+    }
+
+    /** Where they lie, in frames of the session. */
+    record LieAt(List<String> files, long frame) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return placed(file, file.seat().place().at(frame, Place.By.HAND));
+        }
+    }
+
+    /** How much later they lie than before, in frames of the session. */
+    record Shift(List<String> files, long frames) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            Place place = file.seat().place();
+            return placed(file, place.at(place.frame() + frames, Place.By.HAND));
+        }
+    }
+
+    /** They lie where the reference has them. */
+    record LieAsFound(List<String> files) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            Place place = file.seat().place();
+            return place.found() == null
+                    ? file
+                    : placed(file, place.at(place.found().frame(), Place.By.ALIGNMENT));
+        }
+    }
+
+    /** Their polarity is turned. */
+    record TurnOver(List<String> files, boolean inverted) implements OfFiles {
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return placed(file, file.seat().place().turned(inverted));
+        }
+    }
+
+    /** The rate they really have, whatever their header says. */
+    record HasRate(List<String> files, int hertz) implements OfFiles {
+        public HasRate {
+            if (!SampleRate.isUsable(hertz)) {
+                throw new IllegalArgumentException("A sample rate of " + hertz + " Hz is outside 8 to 384 kHz.");
+            }
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.recording() == null
+                    ? file
+                    : file.withRecording(file.recording().withRate(new SampleRate(hertz)));
+        }
+    }
+
+    /** The order of the rows. */
+    record Ordered(RowsInOrder order) implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.withOrder(order);
+        }
+    }
+
+    /** What the song is called. */
+    record Titled(String title) implements Correction {
+        public Titled {
+            title = NameRule.check("title", title);
+        }
+
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.withTitle(title);
+        }
+    }
+
+    /** The numbered files of a row are its takes. */
+    record Agreed(String row) implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.agreeing(row);
+        }
+    }
+
+    /** Several that belong together. */
+    record Several(List<Correction> corrections) implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            Intake after = intake;
+            for (Correction correction : corrections) {
+                after = correction.applyTo(after);
+            }
+            return after;
+        }
+    }
+
+    /** What a list lays out stays where the list says. */
+    private static IntakeFile placed(IntakeFile file, Place place) {
+        return file.seat().place().by() == Place.By.LIST
+                ? file
+                : file.withSeat(file.seat().withPlace(place));
+    }
+}

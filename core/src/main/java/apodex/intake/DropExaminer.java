@@ -1,0 +1,254 @@
+package apodex.intake;
+
+import apodex.align.Aligner;
+import apodex.align.MonoSound;
+import apodex.align.Sighting;
+import apodex.align.Twin;
+import apodex.audio.PcmReader;
+import apodex.examine.Examination;
+import apodex.examine.Examiner;
+import apodex.intake.Seat.Use;
+import apodex.session.Recording;
+import apodex.session.Role;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/**
+ * Examines a drop: takes its recordings into the store, hears each of them, tells from names what they are, and looks for those
+ * without a stamp in the mix that came with them.
+ */
+public final class DropExaminer {
+    /** More are not looked for in the mix one by one: it would take longer than anybody waits. */
+    private static final int MOST_ALIGNED = 400;
+
+    private static final double EXACT_DB = 1e-3;
+
+    private final RecordingStore store;
+    private final Drop drop;
+
+    public DropExaminer(RecordingStore store, Drop drop) {
+        this.store = store;
+        this.drop = drop;
+    }
+
+    /**
+     * Examines everything.
+     *
+     * @param title of the song, unless something that came names it
+     * @param kept  an empty folder for what is no recording; it is needed when the session is made
+     */
+    public Intake examine(String title, Path kept) throws IOException {
+        Sorted sorted = Sorted.of(drop, store);
+        SampleRate rate = sorted.rate();
+        Media media =
+                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        named(sorted, media, rate);
+        List<Examination> heard = hear(sorted);
+        List<NamedSeats.Read> seats =
+                NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
+        long start = start(sorted, media, rate);
+        List<IntakeFile> files = new ArrayList<>();
+        for (int i = 0; i < sorted.sounds.size(); i++) {
+            Sorted.Sound sound = sorted.sounds.get(i);
+            Seat seat = seats.get(i).seat();
+            files.add(new IntakeFile(
+                    "f" + (files.size() + 1),
+                    sound.file().folder(),
+                    sound.file().name(),
+                    IntakeFile.Kind.RECORDING,
+                    sound.recording(),
+                    sound.facts(),
+                    heard.get(i),
+                    seats.get(i).number(),
+                    seat.withPlace(place(sound.recording(), seat, media, start, rate))));
+        }
+        for (Sorted.Document document : sorted.read) {
+            files.add(document(document, "f" + (files.size() + 1)));
+            keep(document.file(), kept, files.size());
+        }
+        boolean counted = files.stream().anyMatch(file -> file.number() > 0);
+        Intake intake = new Intake(
+                title,
+                rate,
+                start,
+                counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
+                files,
+                same(files),
+                Set.of(),
+                sorted.refused,
+                sorted.remarks);
+        return aligned(intake);
+    }
+
+    private static NamedSeats.Named named(Sorted.Sound sound) {
+        return new NamedSeats.Named(
+                sound.file().folder(),
+                sound.file().name(),
+                sound.facts().title(),
+                sound.recording().channels(),
+                sound.facts().note());
+    }
+
+    /** Marks what lists and saved sessions name as used, without laying anything out yet. */
+    private static void named(Sorted sorted, Media media, SampleRate rate) {
+        sorted.timelines.forEach(timeline -> timeline.rows().forEach(row -> named(row, media, rate)));
+        sorted.lists.forEach(row -> named(row, media, rate));
+        sorted.documents.stream()
+                .flatMap(document -> document.session().recordings().stream())
+                .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
+    }
+
+    private static void named(LaidRow row, Media media, SampleRate rate) {
+        row.takes().stream().flatMap(take -> take.clips().stream()).forEach(clip -> media.find(clip.file(), 1, rate));
+    }
+
+    private static long start(Sorted sorted, Media media, SampleRate rate) {
+        return sorted.sounds.stream()
+                .map(Sorted.Sound::recording)
+                .filter(recording -> !media.isUsed(recording))
+                .map(recording -> SessionFromDrop.reference(recording, rate))
+                .filter(Objects::nonNull)
+                .mapToLong(Long::longValue)
+                .min()
+                .orElse(0);
+    }
+
+    private static Place place(Recording recording, Seat seat, Media media, long start, SampleRate rate) {
+        if (media.isUsed(recording)) {
+            return Place.start().at(0, Place.By.LIST);
+        }
+        Long reference = SessionFromDrop.reference(recording, rate);
+        return reference == null ? Place.start() : Place.start().at(reference - start, Place.By.STAMP);
+    }
+
+    private static IntakeFile document(Sorted.Document document, String id) {
+        Seat seat = new Seat(
+                Use.ROW,
+                NoteRows.safe(Drop.stem(document.file().name())),
+                Role.OTHER,
+                "",
+                1,
+                Seat.Side.WHOLE,
+                "",
+                Place.start().at(0, Place.By.LIST));
+        return new IntakeFile(
+                id, document.file().folder(), document.file().name(), document.kind(), null, null, null, 0, seat);
+    }
+
+    private static void keep(DroppedFile file, Path kept, int number) throws IOException {
+        Path folder = Files.createDirectories(kept.resolve(Integer.toString(number)));
+        Files.copy(file.content(), folder.resolve("content"));
+        Files.writeString(folder.resolve("path"), file.path());
+    }
+
+    private List<Examination> hear(Sorted sorted) {
+        DropProgress progress = drop.progress();
+        progress.expectMore(sorted.sounds.size());
+        return sorted.sounds.parallelStream()
+                .map(sound -> {
+                    progress.begin(sound.file().name());
+                    Examination heard = hear(sound.recording());
+                    progress.end();
+                    return heard;
+                })
+                .toList();
+    }
+
+    private Examination hear(Recording recording) {
+        try (PcmReader in = store.open(recording.sha256())) {
+            return Examiner.examine(in, recording.rate());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Files that hold one sound: the same bytes, the same samples, or those a gain away. */
+    private List<SameSound> same(List<IntakeFile> files) throws IOException {
+        List<SameSound> same = new ArrayList<>();
+        for (int i = 0; i < files.size(); i++) {
+            for (int k = 0; k < i; k++) {
+                IntakeFile file = files.get(i);
+                IntakeFile before = files.get(k);
+                if (file.isSound()
+                        && before.isSound()
+                        && mayBeSame(file.recording(), before.recording())
+                        && file.heard().runsLike(before.heard())) {
+                    Twin twin = twin(before.recording(), file.recording());
+                    if (twin.isSame()) {
+                        double gain = Math.abs(twin.gainDb()) < EXACT_DB ? 0 : twin.gainDb();
+                        same.add(new SameSound(file.id(), before.id(), gain, twin.inverted()));
+                        break;
+                    }
+                }
+            }
+        }
+        return same;
+    }
+
+    private static boolean mayBeSame(Recording one, Recording other) {
+        return one.frames() == other.frames() && one.rate().equals(other.rate());
+    }
+
+    private Twin twin(Recording one, Recording other) throws IOException {
+        try (PcmReader a = store.open(one.sha256());
+                PcmReader b = store.open(other.sha256())) {
+            return Twin.of(new MonoSound(a, one.rate()), new MonoSound(b, other.rate()));
+        }
+    }
+
+    /** Looks for every file that says nothing of its place, in the mix that came with it. */
+    private Intake aligned(Intake intake) throws IOException {
+        IntakeFile reference = intake.reference().orElse(null);
+        if (reference == null || reference.heard().peak() == 0) {
+            return intake;
+        }
+        List<IntakeFile> asked = intake.sounds().stream()
+                .filter(file -> file.seat().use() == Use.ROW
+                        && file.seat().place().by() == Place.By.START
+                        && file.heard().peak() > 0)
+                .limit(MOST_ALIGNED)
+                .toList();
+        drop.progress().expectMore(asked.size());
+        int threads = Math.min(asked.size(), Runtime.getRuntime().availableProcessors());
+        Sighting[] found = new Sighting[asked.size()];
+        IntStream.range(0, threads).parallel().forEach(thread -> {
+            try (PcmReader mix = store.open(reference.recording().sha256())) {
+                Aligner aligner =
+                        new Aligner(new MonoSound(mix, reference.recording().rate()));
+                for (int i = thread; i < found.length; i += threads) {
+                    drop.progress().begin(asked.get(i).name());
+                    found[i] = find(aligner, asked.get(i).recording());
+                    drop.progress().end();
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+        double scale =
+                (double) intake.rate().hertz() / reference.recording().rate().hertz();
+        long at = reference.seat().place().frame();
+        List<IntakeFile> files = new ArrayList<>(intake.files());
+        for (int i = 0; i < found.length; i++) {
+            IntakeFile file = asked.get(i);
+            Sighting there = found[i].at(at + Math.round(found[i].frame() * scale));
+            files.set(
+                    files.indexOf(file),
+                    file.withSeat(file.seat().withPlace(file.seat().place().with(there))));
+        }
+        return intake.withFiles(files);
+    }
+
+    private Sighting find(Aligner aligner, Recording recording) throws IOException {
+        try (PcmReader in = store.open(recording.sha256())) {
+            return aligner.find(new MonoSound(in, recording.rate()));
+        }
+    }
+}

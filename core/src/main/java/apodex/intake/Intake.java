@@ -1,0 +1,144 @@
+package apodex.intake;
+
+import apodex.intake.Seat.Use;
+import apodex.session.AudioRow;
+import apodex.session.Clip;
+import apodex.session.MixRow;
+import apodex.session.Recording;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Song;
+import apodex.session.Strip;
+import apodex.time.SampleRate;
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What came from somebody else, examined and laid out as it would become a session; nothing is final. A value: each
+ * {@link Correction} gives another.
+ *
+ * @param title   of the song
+ * @param rate    of the session: the most common of the recordings
+ * @param start   frame 0 of the session, counted from midnight, by the earliest stamp; 0 without one
+ * @param order   of the rows
+ * @param files   in the order they came
+ * @param same    files that hold one sound
+ * @param agreed  names of rows whose takes were agreed on
+ * @param refused what cannot be used, and why
+ * @param remarks what was left out or changed of files that can
+ */
+public record Intake(
+        String title,
+        SampleRate rate,
+        long start,
+        RowsInOrder order,
+        List<IntakeFile> files,
+        List<SameSound> same,
+        Set<String> agreed,
+        List<Refusal> refused,
+        List<Refusal> remarks) {
+
+    /** How far a file and the reference sit from the middle when they are held against each other. */
+    private static final double APART = 70;
+
+    public Intake {
+        files = List.copyOf(files);
+        same = List.copyOf(same);
+        agreed = new LinkedHashSet<>(agreed);
+        refused = List.copyOf(refused);
+        remarks = List.copyOf(remarks);
+    }
+
+    Intake withFiles(List<IntakeFile> other) {
+        return new Intake(title, rate, start, order, other, same, agreed, refused, remarks);
+    }
+
+    Intake withOrder(RowsInOrder other) {
+        return new Intake(title, rate, start, other, files, same, agreed, refused, remarks);
+    }
+
+    Intake withTitle(String other) {
+        return new Intake(other, rate, start, order, files, same, agreed, refused, remarks);
+    }
+
+    Intake withSame(List<SameSound> other) {
+        return new Intake(title, rate, start, order, files, other, agreed, refused, remarks);
+    }
+
+    Intake agreeing(String row) {
+        Set<String> more = new LinkedHashSet<>(agreed);
+        more.add(row);
+        return new Intake(title, rate, start, order, files, same, more, refused, remarks);
+    }
+
+    IntakeFile file(String id) {
+        return files.stream().filter(file -> file.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** The recordings among the files. */
+    @JsonIgnore
+    public List<IntakeFile> sounds() {
+        return files.stream().filter(IntakeFile::isSound).toList();
+    }
+
+    /** The mix that the others are held against. */
+    @JsonIgnore
+    public Optional<IntakeFile> reference() {
+        return sounds().stream()
+                .filter(file -> file.seat().use() == Use.REFERENCE)
+                .findFirst();
+    }
+
+    /** Files that share a row, by its name, in the order of the rows; sides, takes and clips in theirs. */
+    @JsonIgnore
+    public Map<String, List<IntakeFile>> rows() {
+        Map<String, List<IntakeFile>> rows = new LinkedHashMap<>();
+        sounds().stream()
+                .filter(file -> file.seat().use() == Use.ROW)
+                .filter(file -> file.seat().place().by() != Place.By.LIST)
+                .sorted(order.comparator())
+                .forEach(file -> rows.computeIfAbsent(file.seat().row(), name -> new ArrayList<>())
+                        .add(file));
+        return rows;
+    }
+
+    /**
+     * Files to be heard together, each whole, with nothing before frame 0. The reference is heard left of a single other.
+     *
+     * @param asFound where the reference has them, instead of where they would lie
+     */
+    public Session together(Set<String> ids, boolean asFound) {
+        List<Row> rows = new ArrayList<>();
+        Map<String, Recording> recordings = new LinkedHashMap<>();
+        List<IntakeFile> heard =
+                sounds().stream().filter(file -> ids.contains(file.id())).toList();
+        for (IntakeFile file : heard) {
+            Place place = file.seat().place();
+            long frame = asFound && place.found() != null ? place.found().frame() : place.frame();
+            long late = Math.max(0, frame);
+            Recording recording = file.recording();
+            long cut = Math.min(recording.framesAt(rate) - 1, late - frame);
+            Clip clip = new Clip(
+                    recording.sha256(),
+                    0,
+                    Math.min(2, recording.channels()),
+                    late,
+                    cut,
+                    recording.framesAt(rate) - cut,
+                    0,
+                    0,
+                    0);
+            double pan = heard.size() != 2 ? 0 : file.seat().use() == Use.REFERENCE ? -APART : APART;
+            recordings.putIfAbsent(recording.sha256(), recording);
+            rows.add(new AudioRow(file.id(), file.seat().row(), List.of(clip), Strip.PLAIN.withFader(0, pan)));
+        }
+        rows.add(MixRow.DEFAULT);
+        return new Session(Song.titled(title), rate, 0, "2000-01-01", List.copyOf(recordings.values()), rows);
+    }
+}

@@ -1,0 +1,71 @@
+package apodex.intake;
+
+import apodex.audio.SoundFacts;
+import apodex.examine.Examination;
+import apodex.session.Recording;
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
+
+/**
+ * A file that came.
+ *
+ * @param id          within its intake
+ * @param folder      it lay in, with slashes; empty for none
+ * @param name        its own
+ * @param kind        what it is
+ * @param recording   its sound, for recordings; with the rate it is taken to have
+ * @param facts       what it says of itself, for recordings
+ * @param heard       what was heard in it, for recordings
+ * @param number      that its name counts it with, among those of its folder; 0 for none
+ * @param seat        what it would be
+ */
+public record IntakeFile(
+        String id,
+        String folder,
+        String name,
+        Kind kind,
+        @Nullable Recording recording,
+        @Nullable SoundFacts facts,
+        @Nullable Examination heard,
+        int number,
+        Seat seat) {
+
+    /** What a file is. */
+    public enum Kind {
+        @JsonProperty("recording")
+        RECORDING("a recording"),
+        @JsonProperty("notes")
+        NOTES("notes, tempo and markers"),
+        @JsonProperty("timeline")
+        TIMELINE("a timeline"),
+        @JsonProperty("clipList")
+        CLIP_LIST("a clip list"),
+        @JsonProperty("session")
+        SESSION("a saved session");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        /** What it is, as it stands in sentences. */
+        public String words() {
+            return words;
+        }
+    }
+
+    @JsonIgnore
+    boolean isSound() {
+        return kind == Kind.RECORDING;
+    }
+
+    IntakeFile withSeat(Seat other) {
+        return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, other);
+    }
+
+    IntakeFile withRecording(Recording other) {
+        return new IntakeFile(id, folder, name, kind, other, facts, heard, number, seat);
+    }
+}

@@ -1,0 +1,248 @@
+package apodex.intake;
+
+import apodex.intake.Seat.Side;
+import apodex.session.About;
+import apodex.session.AudioRow;
+import apodex.session.BusRow;
+import apodex.session.Clip;
+import apodex.session.Marker;
+import apodex.session.MixRow;
+import apodex.session.NamedBy;
+import apodex.session.Recording;
+import apodex.session.Role;
+import apodex.session.Row;
+import apodex.session.Session;
+import apodex.session.Strip;
+import apodex.session.Take;
+import apodex.time.SampleRate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** Makes the session that an intake shows. */
+public final class SessionFromIntake {
+    private final RecordingStore store;
+    private final Intake intake;
+    private final Path work;
+    /** Ids of buses by the names of groups. */
+    private final Map<String, String> buses = new LinkedHashMap<>();
+    /** Frames by which everything is later than the intake says, so that nothing lies before the session's start. */
+    private long later;
+
+    /** @param work an empty folder for files on their way */
+    public SessionFromIntake(RecordingStore store, Intake intake, Path work) {
+        this.store = store;
+        this.intake = intake;
+        this.work = work;
+    }
+
+    /**
+     * Makes it.
+     *
+     * @param kept what {@link DropExaminer#examine} kept
+     * @param today used where no recording says when it was made
+     */
+    public Session make(Path kept, LocalDate today) throws IOException {
+        Sorted documents = Sorted.ofDocuments(documents(kept));
+        List<Recording> recordings =
+                intake.sounds().stream().map(IntakeFile::recording).toList();
+        if (!documents.documents.isEmpty()) {
+            return new SessionFromDrop(store).ofDocument(documents.documents, recordings);
+        }
+        long earliest = intake.sounds().stream()
+                .filter(file -> file.seat().use() != Seat.Use.LEFT_OUT)
+                .mapToLong(file -> file.seat().place().frame())
+                .min()
+                .orElse(0);
+        later = Math.max(0, -earliest);
+        Session session = SessionLayout.of(documents, recordings, intake.rate(), intake.title(), today, this::lay);
+        return session.withRecordings(session.recordings().stream()
+                .filter(recording -> isUsed(session, recording))
+                .toList());
+    }
+
+    private static boolean isUsed(Session session, Recording recording) {
+        return session.audioRows().stream()
+                .flatMap(row -> row.takes().stream())
+                .flatMap(take -> take.clips().stream())
+                .anyMatch(clip -> clip.recording().equals(recording.sha256()));
+    }
+
+    private static List<DroppedFile> documents(Path kept) throws IOException {
+        if (!Files.isDirectory(kept)) {
+            return List.of();
+        }
+        try (Stream<Path> folders = Files.list(kept)) {
+            List<DroppedFile> files = new ArrayList<>();
+            for (Path folder : folders.sorted(Comparator.comparingInt(
+                            each -> Integer.parseInt(each.getFileName().toString())))
+                    .toList()) {
+                String path = Files.readString(folder.resolve("path"));
+                int slash = path.lastIndexOf('/');
+                files.add(new DroppedFile(
+                        slash < 0 ? "" : path.substring(0, slash),
+                        path.substring(slash + 1),
+                        folder.resolve("content")));
+            }
+            return files;
+        }
+    }
+
+    private long lay(Media media, SampleRate rate, List<Row> rows, List<Marker> markers) throws IOException {
+        Map<String, List<IntakeFile>> byRow = intake.rows();
+        for (List<IntakeFile> files : byRow.values()) {
+            String group = files.get(0).seat().group();
+            if (!group.isEmpty() && isShared(group, byRow)) {
+                buses.computeIfAbsent(group, name -> "b" + (buses.size() + 1));
+            }
+        }
+        buses.forEach((name, id) -> rows.add(new BusRow(id, name, Strip.PLAIN)));
+        for (Map.Entry<String, List<IntakeFile>> row : byRow.entrySet()) {
+            row(row.getKey(), row.getValue(), media, rate, rows);
+        }
+        for (IntakeFile file : intake.sounds()) {
+            if (file.seat().use() == Seat.Use.REFERENCE) {
+                rows.add(reference(file, rate, SessionLayout.nextId(rows)));
+            }
+            if (file.seat().use() != Seat.Use.LEFT_OUT && file.seat().place().by() != Place.By.LIST) {
+                markers(file, rate, markers);
+            }
+        }
+        return intake.start() - later;
+    }
+
+    /** A bus for one row is no help. */
+    private static boolean isShared(String group, Map<String, List<IntakeFile>> rows) {
+        return rows.values().stream()
+                        .filter(files -> files.get(0).seat().group().equals(group))
+                        .count()
+                > 1;
+    }
+
+    private void row(String name, List<IntakeFile> files, Media media, SampleRate rate, List<Row> rows)
+            throws IOException {
+        IntakeFile first = files.get(0);
+        if (first.recording().channels() > 2) {
+            for (IntakeFile file : files) {
+                Sorted.Sound sound = new Sorted.Sound(null, file.recording(), file.facts());
+                SessionFromDrop.addRows(sound, at(file), rate, rows, () -> SessionLayout.nextId(rows));
+            }
+            return;
+        }
+        Map<Integer, List<Clip>> takes = new LinkedHashMap<>();
+        files.stream()
+                .sorted(Comparator.comparingInt(file -> file.seat().take()))
+                .forEach(file -> takes.computeIfAbsent(file.seat().take(), number -> new ArrayList<>()));
+        for (Map.Entry<Integer, List<Clip>> take : takes.entrySet()) {
+            List<IntakeFile> here = files.stream()
+                    .filter(file -> file.seat().take() == take.getKey())
+                    .toList();
+            take.getValue().addAll(clips(name, here, media, rate));
+        }
+        List<Take> made = new ArrayList<>();
+        takes.forEach((number, clips) -> made.add(new Take("t" + (made.size() + 1), "Take " + number, clips)));
+        List<Take> all = followEachOther(made)
+                ? List.of(new Take(
+                        "t1",
+                        "Take 1",
+                        made.stream().flatMap(take -> take.clips().stream()).toList()))
+                : made;
+        String bus = buses.getOrDefault(first.seat().group(), MixRow.ID);
+        AudioRow row = new AudioRow(SessionLayout.nextId(rows), name, all, "t1", Strip.feeding(bus));
+        rows.add(row.withAbout(about(first)));
+    }
+
+    /** Stamped pieces of one thing that lie one after the other are its clips, not its takes. */
+    private static boolean followEachOther(List<Take> takes) {
+        List<Clip> clips = takes.stream()
+                .flatMap(take -> take.clips().stream())
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        for (int i = 1; i < clips.size(); i++) {
+            if (clips.get(i).range().overlaps(clips.get(i - 1).range())) {
+                return false;
+            }
+        }
+        return takes.size() > 1;
+    }
+
+    private About about(IntakeFile file) {
+        return new About(file.seat().role(), file.seat().note(), NamedBy.PROPOSAL);
+    }
+
+    private List<Clip> clips(String name, List<IntakeFile> files, Media media, SampleRate rate) throws IOException {
+        List<IntakeFile> lefts =
+                files.stream().filter(file -> file.seat().side() == Side.LEFT).toList();
+        List<Clip> clips = new ArrayList<>();
+        List<IntakeFile> open = new ArrayList<>(files);
+        for (IntakeFile left : lefts) {
+            for (IntakeFile right : List.copyOf(open)) {
+                if (right.seat().side() == Side.RIGHT && fit(left, right) && open.contains(left)) {
+                    Recording pair = StereoPair.recording(store, left.recording(), 0, right.recording(), 0, name, work);
+                    media.make(pair);
+                    clips.add(clip(pair, left, rate));
+                    open.remove(left);
+                    open.remove(right);
+                }
+            }
+        }
+        open.forEach(file -> clips.add(clip(file.recording(), file, rate)));
+        return clips;
+    }
+
+    /** Whether two files are two sides of one sound: recorded alike, equally long, at one place. */
+    static boolean fit(IntakeFile left, IntakeFile right) {
+        Recording one = left.recording();
+        Recording other = right.recording();
+        return one.channels() == 1
+                && other.channels() == 1
+                && one.rate().equals(other.rate())
+                && one.sample() == other.sample()
+                && one.frames() == other.frames()
+                && left.seat().place().frame() == right.seat().place().frame()
+                && left.seat().place().inverted() == right.seat().place().inverted();
+    }
+
+    private Clip clip(Recording recording, IntakeFile file, SampleRate rate) {
+        Clip clip = new Clip(
+                recording.sha256(),
+                0,
+                Math.min(2, recording.channels()),
+                at(file),
+                0,
+                recording.framesAt(rate),
+                0,
+                0,
+                0);
+        return file.seat().place().inverted() ? clip.turnedOver() : clip;
+    }
+
+    private long at(IntakeFile file) {
+        return file.seat().place().frame() + later;
+    }
+
+    /** A row that is there to be held against, and goes nowhere. */
+    private Row reference(IntakeFile file, SampleRate rate, String id) {
+        Strip nowhere = Strip.feeding();
+        return new AudioRow(id, file.seat().row(), List.of(clip(file.recording(), file, rate)), nowhere)
+                .withAbout(about(file).withRole(Role.REFERENCE));
+    }
+
+    private void markers(IntakeFile file, SampleRate rate, List<Marker> markers) {
+        file.facts()
+                .markers()
+                .forEach(mark -> markers.add(new Marker(
+                        at(file)
+                                + Math.round((double) mark.frame()
+                                        * rate.hertz()
+                                        / file.recording().rate().hertz()),
+                        NoteRows.safe(mark.name()))));
+    }
+}

@@ -1,0 +1,209 @@
+package apodex.server.intakes;
+
+import apodex.audio.WorkFolder;
+import apodex.intake.Correction;
+import apodex.intake.Drop;
+import apodex.intake.DropExaminer;
+import apodex.intake.Intake;
+import apodex.intake.IntakeFile;
+import apodex.intake.Questions;
+import apodex.intake.RecordingStore;
+import apodex.intake.SessionFromIntake;
+import apodex.server.DataFolder;
+import apodex.server.recordings.RecordingsInUse;
+import apodex.server.sessions.SessionState;
+import apodex.server.sessions.Sessions;
+import apodex.server.web.Refused;
+import apodex.session.Session;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Keeps intakes from the drop to the session; every change names the revision it was made against. */
+@Service
+class Intakes {
+    private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
+
+    private final IntakeMapper mapper;
+    private final RecordingStore store;
+    private final RecordingsInUse inUse;
+    private final DataFolder dataFolder;
+    private final Sessions sessions;
+    private final TransactionTemplate transaction;
+
+    Intakes(
+            IntakeMapper mapper,
+            RecordingStore store,
+            RecordingsInUse inUse,
+            DataFolder dataFolder,
+            Sessions sessions,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.store = store;
+        this.inUse = inUse;
+        this.dataFolder = dataFolder;
+        this.sessions = sessions;
+        this.transaction = transaction;
+    }
+
+    /** Examines a drop. What came is kept from then on, until a session is made of it or it is given up. */
+    IntakeState examine(Drop drop, String title) throws IOException {
+        String id = UUID.randomUUID().toString();
+        Path kept = Files.createDirectories(dataFolder.intake(id));
+        try {
+            return inUse.bringing(() -> {
+                Intake found = new DropExaminer(store, drop).examine(title, kept);
+                if (found.files().isEmpty()) {
+                    throw Refused.nothingUsable(found.refused());
+                }
+                StoredIntake stored = new StoredIntake(id, 1, found, PutRight.NOTHING);
+                transaction.executeWithoutResult(status -> {
+                    mapper.insert(stored, found.title());
+                    for (IntakeFile file : found.sounds()) {
+                        mapper.insertRecording(file.recording());
+                        mapper.insertUse(id, file.recording().sha256());
+                    }
+                });
+                return state(stored);
+            });
+        } catch (IOException | RuntimeException e) {
+            WorkFolder.remove(kept);
+            throw e;
+        }
+    }
+
+    IntakeState get(String id) {
+        return state(stored(id));
+    }
+
+    Intake now(String id) {
+        return stored(id).now();
+    }
+
+    List<IntakeMapper.Waiting> waiting() {
+        return mapper.waiting();
+    }
+
+    IntakeState correct(String id, int revision, Correction correction) {
+        return change(id, revision, putRight -> putRight.and(correction));
+    }
+
+    IntakeState undo(String id, int revision) {
+        return change(id, revision, putRight -> {
+            if (!putRight.canUndo()) {
+                throw Refused.conflict("There is nothing to undo.");
+            }
+            return putRight.undone();
+        });
+    }
+
+    IntakeState redo(String id, int revision) {
+        return change(id, revision, putRight -> {
+            if (!putRight.canRedo()) {
+                throw Refused.conflict("There is nothing to redo.");
+            }
+            return putRight.redone();
+        });
+    }
+
+    private IntakeState change(String id, int revision, UnaryOperator<PutRight> change) {
+        StoredIntake before = newest(id, revision);
+        StoredIntake after = before.with(change.apply(before.putRight()));
+        if (mapper.update(after, after.now().title(), revision) == 0) {
+            throw stale(id);
+        }
+        return state(after);
+    }
+
+    /** Makes the session that an intake shows; the intake is over with that. */
+    SessionState make(String id, int revision) throws IOException {
+        StoredIntake stored = newest(id, revision);
+        Intake intake = stored.now();
+        Path work = dataFolder.newWorkFolder();
+        try {
+            SessionState made = inUse.bringing(() -> {
+                Session session = new SessionFromIntake(store, intake, work)
+                        .make(dataFolder.intake(id), LocalDate.now(ZoneOffset.UTC));
+                return transaction.execute(status -> {
+                    end(id, revision);
+                    return sessions.create(
+                            session, "Bring in " + intake.sounds().size() + " recordings");
+                });
+            });
+            removeKept(id);
+            return made;
+        } finally {
+            WorkFolder.remove(work);
+        }
+    }
+
+    /** Gives an intake up. Its recordings go with the next that are removed because nobody uses them. */
+    void giveUp(String id) {
+        StoredIntake stored = stored(id);
+        transaction.executeWithoutResult(status -> end(id, stored.revision()));
+        removeKept(id);
+    }
+
+    private void end(String id, int revision) {
+        mapper.deleteUses(id);
+        if (mapper.delete(id, revision) == 0) {
+            throw stale(id);
+        }
+    }
+
+    private void removeKept(String id) {
+        try {
+            WorkFolder.remove(dataFolder.intake(id));
+        } catch (IOException e) {
+            LOG.warn("What was kept of intake {}, which is over, is still there.", id, e);
+        }
+    }
+
+    private StoredIntake newest(String id, int revision) {
+        StoredIntake stored = stored(id);
+        if (stored.revision() != revision) {
+            throw stale(id);
+        }
+        return stored;
+    }
+
+    private Refused stale(String id) {
+        StoredIntake stored = mapper.find(id);
+        return stored == null
+                ? gone(id)
+                : Refused.conflict("This intake was changed in another window meanwhile.")
+                        .with("current", state(stored));
+    }
+
+    private StoredIntake stored(String id) {
+        StoredIntake stored = mapper.find(id);
+        if (stored == null) {
+            throw gone(id);
+        }
+        return stored;
+    }
+
+    private static Refused gone(String id) {
+        return Refused.notFound("There is no intake “" + id + "”: a session was made of it, or it was given up.");
+    }
+
+    private static IntakeState state(StoredIntake stored) {
+        Intake now = stored.now();
+        return new IntakeState(
+                stored.id(),
+                stored.revision(),
+                now,
+                Questions.of(now),
+                stored.putRight().canUndo(),
+                stored.putRight().canRedo());
+    }
+}

@@ -1,0 +1,139 @@
+package apodex.server.intakes;
+
+import apodex.intake.Correction;
+import apodex.intake.Intake;
+import apodex.intake.RecordingStore;
+import apodex.server.arrivals.Drops;
+import apodex.server.listening.Listening;
+import apodex.server.web.Refused;
+import apodex.server.web.Streamed;
+import apodex.session.Session;
+import apodex.time.FrameRange;
+import io.swagger.v3.oas.annotations.Operation;
+import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.util.List;
+import java.util.Set;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api/intakes")
+class IntakesController {
+    private final Intakes intakes;
+    private final Drops drops;
+    private final RecordingStore store;
+    private final Listening listening;
+
+    IntakesController(Intakes intakes, Drops drops, RecordingStore store, Listening listening) {
+        this.intakes = intakes;
+        this.drops = drops;
+        this.store = store;
+        this.listening = listening;
+    }
+
+    /**
+     * @param uploads ids of files that have arrived, in the order they are to be laid out
+     * @param name    what the session is to be called; else it is called after what came
+     * @param folder  that the files lay in, where they lay in one
+     * @param watch   a name of one's own under which progress can be asked for
+     */
+    record Arrived(List<String> uploads, @Nullable String name, @Nullable String folder, @Nullable String watch) {}
+
+    /** @param revision the intake's revision the correction was made against */
+    record CorrectionRequest(int revision, Correction correction) {}
+
+    record StepRequest(int revision) {}
+
+    record Made(String id) {}
+
+    @Operation(description = "Examines files that arrived piece by piece; nothing becomes a session yet.")
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    IntakeState examine(@RequestBody Arrived arrived) throws IOException {
+        return drops.ofArrived(
+                arrived.uploads(),
+                arrived.watch(),
+                drop -> intakes.examine(drop, drop.titleOr(arrived.name(), arrived.folder())));
+    }
+
+    @Operation(description = "Intakes of which no session was made yet, the newest first.")
+    @GetMapping
+    List<IntakeMapper.Waiting> waiting() {
+        return intakes.waiting();
+    }
+
+    @GetMapping("/{id}")
+    IntakeState get(@PathVariable String id) {
+        return intakes.get(id);
+    }
+
+    @PostMapping("/{id}/corrections")
+    IntakeState correct(@PathVariable String id, @RequestBody CorrectionRequest request) {
+        if (request.correction() == null) {
+            throw Refused.unusable("The request names no correction.").with("field", "correction");
+        }
+        return intakes.correct(id, request.revision(), request.correction());
+    }
+
+    @PostMapping("/{id}/undo")
+    IntakeState undo(@PathVariable String id, @RequestBody StepRequest request) {
+        return intakes.undo(id, request.revision());
+    }
+
+    @PostMapping("/{id}/redo")
+    IntakeState redo(@PathVariable String id, @RequestBody StepRequest request) {
+        return intakes.redo(id, request.revision());
+    }
+
+    @Operation(description = "Makes the session that the intake shows; the intake is over with that.")
+    @PostMapping("/{id}/session")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made make(@PathVariable String id, @RequestBody StepRequest request) throws IOException {
+        return new Made(intakes.make(id, request.revision()).id());
+    }
+
+    @Operation(description = "Gives an intake up: nothing of it becomes a session.")
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void giveUp(@PathVariable String id) {
+        intakes.giveUp(id);
+    }
+
+    /**
+     * Files together as they will lie, as interleaved stereo floats, little-endian, at the session's rate: the reference to the left
+     * where a single file is held against it.
+     *
+     * @param from  first frame
+     * @param to    the frame after the last
+     * @param files ids
+     * @param found whether they lie where the reference has them, instead of where they would
+     */
+    @GetMapping(path = "/{id}/sound", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<StreamingResponseBody> sound(
+            @PathVariable String id,
+            @RequestParam long from,
+            @RequestParam long to,
+            @RequestParam Set<String> files,
+            @RequestParam(defaultValue = "false") boolean found) {
+        Intake intake = intakes.now(id);
+        Session heard = intake.together(files, found);
+        long end = Math.min(to, heard.frames());
+        if (from < 0 || from >= end) {
+            throw Refused.unusable("There is nothing to hear from there on.").with("field", "from");
+        }
+        FrameRange range = new FrameRange(from, end);
+        return Streamed.of(Listening.head(range), () -> listening.to(heard, range, store));
+    }
+}

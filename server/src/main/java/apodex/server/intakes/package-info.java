@@ -1,0 +1,2 @@
+/** Intakes: what came from somebody else, examined and put right before it becomes a session. */
+package apodex.server.intakes;
