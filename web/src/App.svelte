@@ -19,6 +19,7 @@
   const pieces = {
     '/': () => import('./sessions/SessionsView.svelte'),
     ...ofSession,
+    '/intake/:id': () => import('./intake/IntakeView.svelte'),
     '/pickup/:token': () => import('./pickup/PickupView.svelte'),
     '/guide': () => import('./guide/GuideView.svelte'),
     '*': () => import('./sessions/SessionsView.svelte'),
@@ -32,13 +33,14 @@
   );
 
   /** Views hold on to what they were opened with: another session is another page. */
-  const session = $derived(/^\/s\/([^/]+)/.exec(router.location ?? '')?.[1]);
+  const session = $derived(/^\/(?:s|intake)\/([^/]+)/.exec(router.location ?? '')?.[1]);
+  const isSession = $derived(router.location.startsWith('/s/'));
 
   const isDesk = $derived(!router.location.startsWith('/pickup'));
 
   /** Whoever looks at a session will look at its other views, also when the server is away for a moment; that it is must be told. */
   $effect(() => {
-    const soon = [...(isDesk ? [toastStack] : []), ...(session ? Object.values(ofSession) : [])];
+    const soon = [...(isDesk ? [toastStack] : []), ...(isSession ? Object.values(ofSession) : [])];
     const timer = setTimeout(() => soon.forEach((load) => void load().catch(() => {})), SOON_MS);
     return () => clearTimeout(timer);
   });

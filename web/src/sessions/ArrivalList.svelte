@@ -1,24 +1,24 @@
+<script module lang="ts">
+  /** What became of a drop that was examined. */
+  export interface Examined {
+    id: string;
+    refused: { file: string; reason: string }[];
+  }
+</script>
+
 <script lang="ts">
   import Button from '../lib/controls/Button.svelte';
-  import type { Imported } from '../lib/api/types';
   import ArrivalHead from '../lib/arrivals/ArrivalHead.svelte';
   import type { Arrivals } from '../lib/arrivals/arrivals.svelte';
-  import { bytes, count } from '../lib/units';
+  import { bytes } from '../lib/units';
 
-  /** Files on their way to a new session, and what became of each. */
-  let { arrivals, onclose }: { arrivals: Arrivals<Imported>; onclose: () => void } = $props();
-  const refused = $derived(arrivals.files.filter((file) => file.state === 'refused').length + arrivals.fromZips.length);
-  const offers = $derived(arrivals.made?.offers ?? 0);
-  const words = $derived(
-    arrivals.state === 'done'
-      ? `${count(arrivals.made!.brought.length, 'recording')} came in${refused ? `, ${refused} did not` : ''}${offers ? `; ${count(offers, 'offer')} to make one row of several` : ''}`
-      : arrivals.words,
-  );
+  /** Files on their way to be examined, and what became of each. */
+  let { arrivals, onclose }: { arrivals: Arrivals<Examined>; onclose: () => void } = $props();
 </script>
 
 <section aria-label="Arriving files" aria-live="polite">
-  <ArrivalHead {arrivals} {words} {onclose}>
-    <Button kind="main" href="#/s/{arrivals.made!.id}">Open the session</Button>
+  <ArrivalHead {arrivals} {onclose}>
+    <Button kind="main" href="#/intake/{arrivals.made!.id}">See what came</Button>
   </ArrivalHead>
   <ul>
     {#each [...arrivals.files.filter((f) => f.state === 'refused'), ...arrivals.files.filter((f) => f.state !== 'refused')] as file, i (i)}
@@ -37,20 +37,6 @@
                 : `${Math.round(file.share * 100)} %`}</span
           >
         {/if}
-      </li>
-    {/each}
-    {#each arrivals.made?.remarks ?? [] as remark, i (i)}
-      <li>
-        <span class="name mono">{remark.file}</span><span class="remark">{remark.reason}</span><span class="badge ochre"
-          >noted</span
-        >
-      </li>
-    {/each}
-    {#each arrivals.made?.missing ?? [] as name (name)}
-      <li>
-        <span class="name mono">{name}</span><span class="remark"
-          >Named by a list and not here. Drop it on the open session, and it takes its place.</span
-        ><span class="badge ochre">missing</span>
       </li>
     {/each}
     {#each arrivals.fromZips as refusal, i (i)}
@@ -92,10 +78,6 @@
   .reason {
     flex: 1;
     color: var(--rust-ink);
-  }
-  .remark {
-    flex: 1;
-    color: var(--ink2);
   }
   .bar {
     flex: 1;

@@ -1,3 +1,5 @@
+import { folderOf, lies } from '../lib/arrivals/folders';
+
 /** What a drop holds: single files, and everything inside dropped folders. */
 
 export interface Dropped {
@@ -7,7 +9,7 @@ export interface Dropped {
 }
 
 export function fromInput(input: HTMLInputElement): Dropped {
-  const files = [...(input.files ?? [])].filter((file) => !isLeftover(file.name));
+  const files = inOrder([...(input.files ?? [])].filter((file) => !isLeftover(file.name)));
   return { files, folder: files[0]?.webkitRelativePath.split('/').slice(0, -1)[0] };
 }
 
@@ -17,13 +19,25 @@ export async function fromDrop(transfer: DataTransfer): Promise<Dropped> {
     return { files: [...transfer.files].filter((file) => !isLeftover(file.name)) };
   const files: File[] = [];
   for (const entry of entries) if (entry) await collect(entry, files);
-  return { files, folder: entries.length === 1 && entries[0]?.isDirectory ? entries[0].name : undefined };
+  return {
+    files: inOrder(files),
+    folder: entries.length === 1 && entries[0]?.isDirectory ? entries[0].name : undefined,
+  };
+}
+
+/** Folders hand their files out as they like: by their path, 2 before 10. */
+function inOrder(files: File[]): File[] {
+  const path = (file: File) => `${folderOf(file)}/${file.name}`;
+  return files.every((file) => !folderOf(file))
+    ? files
+    : files.sort((a, b) => path(a).localeCompare(path(b), 'en', { numeric: true, sensitivity: 'base' }));
 }
 
 async function collect(entry: FileSystemEntry, into: File[]): Promise<void> {
   if (isLeftover(entry.name)) return;
   if (entry.isFile) {
-    into.push(await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)));
+    const file = await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject));
+    into.push(lies(file, entry.fullPath.slice(0, -entry.name.length)));
     return;
   }
   const reader = (entry as FileSystemDirectoryEntry).createReader();

@@ -1,5 +1,5 @@
 import client, { answer } from '../lib/api/client';
-import type { ShelfEntry } from '../lib/api/types';
+import type { ShelfEntry, WaitingIntake } from '../lib/api/types';
 import { Served } from '../lib/state/served.svelte';
 
 /** The sessions there are, and what can be done with each as a whole. */
@@ -8,6 +8,16 @@ export class ShelfStore {
     key: ['shelf'],
     ask: (signal) => answer(client.GET('/api/sessions', { signal })),
   });
+
+  private readonly intakes = new Served({
+    key: ['intakes'],
+    ask: (signal) => answer(client.GET('/api/intakes', { signal })),
+  });
+
+  /** What came and is no session yet. */
+  get waiting(): WaitingIntake[] {
+    return this.intakes.data ?? [];
+  }
 
   get entries(): ShelfEntry[] | undefined {
     return this.served.data?.sessions;
@@ -26,6 +36,7 @@ export class ShelfStore {
 
   close(): void {
     this.served.close();
+    this.intakes.close();
   }
 
   /** Renames a session as it stands now; undo in the session takes it back. */

@@ -21,7 +21,11 @@ export interface Arrival {
 }
 
 /** What is made of files once all are here; the uploads are named in the order of the drop. */
-export type Making<T> = (uploads: string[], watch: string) => Promise<T>;
+export type Making<T> = (
+  uploads: string[],
+  watch: string,
+  turnedAway: { file: string; reason: string }[],
+) => Promise<T>;
 
 /** One drop on its way to the server: every file's progress, then what became of it. */
 export class Arrivals<T extends { refused: { file: string; reason: string }[] }> {
@@ -147,7 +151,10 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
       again: () => LOOK_MS,
     });
     try {
-      this.made = await this.make(ids, watch);
+      const turnedAway = this.files
+        .filter((file) => file.state === 'refused')
+        .map((file) => ({ file: file.name, reason: file.reason ?? 'It was not taken.' }));
+      this.made = await this.make(ids, watch, turnedAway);
     } finally {
       this.looked.about(undefined);
     }

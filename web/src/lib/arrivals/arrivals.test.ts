@@ -56,6 +56,7 @@ describe('a drop on its way', () => {
     expect(make.mock.calls[0]).toEqual([
       ['slow.wav', 'a.wav', 'b.wav', 'c.wav', 'd.wav'].map((name) => `id of ${name}`),
       expect.any(String),
+      [],
     ]);
     expect(most).toBe(3);
     expect(arrivals.state).toBe('done');
@@ -74,7 +75,9 @@ describe('a drop on its way', () => {
     const make = made();
     const arrivals = new Arrivals(drop('big.wav', 'a.wav'), make);
     await arrivals.send();
-    expect(make).toHaveBeenCalledWith(['id of a.wav'], expect.any(String));
+    expect(make).toHaveBeenCalledWith(['id of a.wav'], expect.any(String), [
+      { file: 'big.wav', reason: 'It has 2.5 GB; a file must be smaller than 2 GB.' },
+    ]);
     expect(arrivals.files.map((file) => file.state)).toEqual(['refused', 'in']);
     expect(arrivals.words).toBe('1 file did not come in');
   });

@@ -1,6 +1,7 @@
 import { DetailedError, defaultOptions, Upload } from 'tus-js-client';
 import { Refusal, toProblem } from '../api/client';
 import { fingerprint } from './fingerprint';
+import { folderOf } from './folders';
 
 const ENDPOINT = '/api/arrivals';
 /** A line that is away for two minutes is waited for; what came on anew starts from the first again. */
@@ -52,7 +53,7 @@ export async function arrive(file: File, way: OnTheWay, signal: AbortSignal): Pr
 const options = (file: File) => ({
   endpoint: ENDPOINT,
   retryDelays: AGAIN_MS,
-  metadata: { filename: file.name },
+  metadata: { filename: file.name, folder: folderOf(file) },
   fingerprint,
 });
 

@@ -7,6 +7,7 @@ import java.util.List;
  * A recording, heard once.
  *
  * @param peak     greatest sample as an amplitude; full scale at 1.0
+ * @param loudest  frame of that sample
  * @param image    what its first two channels are together
  * @param firstSound frame of the first sample that is not nothing; the length where there is none
  * @param lastSound  frame after the last
@@ -16,6 +17,7 @@ import java.util.List;
  */
 public record Examination(
         double peak,
+        long loudest,
         StereoImage.Kind image,
         long firstSound,
         long lastSound,

@@ -20,6 +20,8 @@ public final class Examiner {
     private final double[] pieces = new double[Examination.PIECES];
     private final long length;
     private double difference;
+    private long loudest;
+    private double loudestPeak;
     private long firstSound = -1;
     private long lastSound;
 
@@ -53,7 +55,12 @@ public final class Examiner {
         for (int c = 0; c < channels; c++) {
             double peak = peaks[c];
             for (int i = 0; i < frames; i++) {
-                peak = Math.max(peak, Math.abs(block[c][i]));
+                double size = Math.abs(block[c][i]);
+                if (size > peak) {
+                    peak = size;
+                    loudest = size > loudestPeak ? first + i : loudest;
+                    loudestPeak = Math.max(loudestPeak, size);
+                }
             }
             peaks[c] = peak;
         }
@@ -115,16 +122,13 @@ public final class Examiner {
     private Examination tell(long frames) {
         double right = channels > 1 ? peaks[1] : peaks[0];
         StereoImage.Kind kind = new StereoImage(peaks[0], right, difference, channels == 1).kind();
-        double peak = 0;
-        for (double each : peaks) {
-            peak = Math.max(peak, each);
-        }
-        List<Oddity> oddities = peak == 0
+        List<Oddity> oddities = loudestPeak == 0
                 ? List.of(new Oddity(Oddity.Kind.SILENT, "There is no sound in it at all.", 0))
                 : java.util.stream.Stream.concat(
                                 Sides.of(kind, channels).stream(),
                                 watches.stream().map(Watch::tell).flatMap(Optional::stream))
                         .toList();
-        return new Examination(peak, kind, firstSound < 0 ? frames : firstSound, lastSound, shape(), oddities);
+        return new Examination(
+                loudestPeak, loudest, kind, firstSound < 0 ? frames : firstSound, lastSound, shape(), oddities);
     }
 }

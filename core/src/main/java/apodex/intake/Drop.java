@@ -160,7 +160,8 @@ public final class Drop {
                         Limits.FILE_BYTES / 1e9));
     }
 
-    private void refuse(String name, String reason) {
+    /** Notes a file that did not even arrive, and why. */
+    public void refuse(String name, String reason) {
         refused.add(new Refusal(NameRule.shown(name.isBlank() ? "(no name)" : name), reason));
     }
 

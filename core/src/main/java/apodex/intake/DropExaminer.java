@@ -55,13 +55,15 @@ public final class DropExaminer {
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
         long start = start(sorted, media, rate);
+        String common = FolderNames.common(
+                sorted.sounds.stream().map(sound -> sound.file().folder()).toList());
         List<IntakeFile> files = new ArrayList<>();
         for (int i = 0; i < sorted.sounds.size(); i++) {
             Sorted.Sound sound = sorted.sounds.get(i);
             Seat seat = seats.get(i).seat();
             files.add(new IntakeFile(
                     "f" + (files.size() + 1),
-                    sound.file().folder(),
+                    FolderNames.inside(sound.file().folder(), common),
                     sound.file().name(),
                     IntakeFile.Kind.RECORDING,
                     sound.recording(),
@@ -83,6 +85,7 @@ public final class DropExaminer {
                 files,
                 same(files),
                 Set.of(),
+                media.missing().stream().map(Recording::fileName).toList(),
                 sorted.refused,
                 sorted.remarks);
         return aligned(intake);

@@ -60,10 +60,15 @@ final class FolderNames {
         return common.toString();
     }
 
+    /** The folder without what all have in common. */
+    static String inside(String folder, String common) {
+        String whole = folder + "/";
+        return whole.startsWith(common) ? whole.substring(common.length()).replaceAll("/$", "") : folder;
+    }
+
     /** The innermost folder that says something; empty where none does. */
     static String telling(String folder, String common) {
-        String inside = (folder + "/").startsWith(common) ? (folder + "/").substring(common.length()) : folder;
-        String[] parts = inside.split("/");
+        String[] parts = inside(folder, common).split("/");
         for (int i = parts.length - 1; i >= 0; i--) {
             String plain = parts[i].strip().toLowerCase(Locale.ROOT).replace('_', ' ');
             if (!plain.isEmpty() && !NOTHING_SAID.contains(plain)) {

@@ -30,6 +30,7 @@ import java.util.Set;
  * @param files   in the order they came
  * @param same    files that hold one sound
  * @param agreed  names of rows whose takes were agreed on
+ * @param missing names of recordings that a list names and that are not here
  * @param refused what cannot be used, and why
  * @param remarks what was left out or changed of files that can
  */
@@ -41,6 +42,7 @@ public record Intake(
         List<IntakeFile> files,
         List<SameSound> same,
         Set<String> agreed,
+        List<String> missing,
         List<Refusal> refused,
         List<Refusal> remarks) {
 
@@ -51,30 +53,31 @@ public record Intake(
         files = List.copyOf(files);
         same = List.copyOf(same);
         agreed = new LinkedHashSet<>(agreed);
+        missing = List.copyOf(missing);
         refused = List.copyOf(refused);
         remarks = List.copyOf(remarks);
     }
 
     Intake withFiles(List<IntakeFile> other) {
-        return new Intake(title, rate, start, order, other, same, agreed, refused, remarks);
+        return new Intake(title, rate, start, order, other, same, agreed, missing, refused, remarks);
     }
 
     Intake withOrder(RowsInOrder other) {
-        return new Intake(title, rate, start, other, files, same, agreed, refused, remarks);
+        return new Intake(title, rate, start, other, files, same, agreed, missing, refused, remarks);
     }
 
     Intake withTitle(String other) {
-        return new Intake(other, rate, start, order, files, same, agreed, refused, remarks);
+        return new Intake(other, rate, start, order, files, same, agreed, missing, refused, remarks);
     }
 
     Intake withSame(List<SameSound> other) {
-        return new Intake(title, rate, start, order, files, other, agreed, refused, remarks);
+        return new Intake(title, rate, start, order, files, other, agreed, missing, refused, remarks);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, same, more, refused, remarks);
+        return new Intake(title, rate, start, order, files, same, more, missing, refused, remarks);
     }
 
     IntakeFile file(String id) {

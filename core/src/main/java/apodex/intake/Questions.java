@@ -184,7 +184,7 @@ public final class Questions {
                         Kind.POLARITY,
                         one,
                         "“" + file.name() + "” lies in the mix with its polarity turned.",
-                        List.of(new Answer("TurnOver it", new Correction.TurnOver(one, found.inverted()), false))));
+                        List.of(new Answer("Turn it over", new Correction.TurnOver(one, found.inverted()), false))));
             }
         }
     }

@@ -119,7 +119,7 @@ class ServerAwayTest {
             assertThat(page.getByText("The line is away")).isVisible();
             slow(page, -1);
             try (TestServer server = TestServer.startOn(port, data)) {
-                page.getByText("Open the session").click();
+                page.getByText("Make the session").click();
                 assertThat(page.getByText("Tuba").first()).isVisible();
                 String id = page.url().replaceAll(".*/s/", "");
                 org.assertj.core.api.Assertions.assertThat(server.client()

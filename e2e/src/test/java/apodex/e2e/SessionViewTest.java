@@ -225,10 +225,10 @@ final class SessionViewTest extends InTheBrowser {
                             .parseHex(
                                     "4d546864000000060001000100604d54726b0000001300ff510307a12000903c4060803c0000ff2f00"))
         });
-        Locator arrivals = page.getByLabel("Arriving files");
+        Locator arrivals = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
         assertThat(arrivals).containsText("Line 3: “never” is no place in time.");
         assertThat(arrivals).containsText("lost.wav");
-        page.getByText("Open the session").click();
+        page.getByText("Make the session").click();
         assertThat(page.getByLabel("Rows").getByRole(AriaRole.LISTITEM)).hasCount(4);
         assertThat(page.locator(".facts")).containsText("♩ 120");
         assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("2 Prepare")))

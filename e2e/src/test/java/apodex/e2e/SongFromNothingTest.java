@@ -70,7 +70,8 @@ final class SongFromNothingTest extends InTheBrowser {
         page.getByTestId("files")
                 .setInputFiles(
                         new FilePayload[] {file("Tuba.wav", tuba), file("Harp.wav", harp), file("Voice.wav", voice)});
-        page.getByText("Open the session").click();
+        page.getByText("Make the session").click();
+        page.waitForURL("**/#/s/*");
         id = page.url().replaceAll(".*/s/", "");
         facts();
         moveAClip();

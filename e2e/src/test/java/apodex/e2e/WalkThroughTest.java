@@ -35,15 +35,12 @@ final class WalkThroughTest extends InTheBrowser {
 
         List<List<Long>> samples = new ArrayList<>();
         page.getByTestId("files").setInputFiles(forty(samples));
-        assertThat(page.getByRole(
-                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("38 recordings came in, 2 did not")))
-                .isVisible();
-        Locator arrivals = page.getByLabel("Arriving files");
-        assertThat(arrivals.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("refused")))
-                .hasCount(2);
-        assertThat(arrivals.getByText("It is empty.")).isVisible();
-        assertThat(arrivals.getByText("the file was cut short")).isVisible();
-        page.getByText("Open the session").click();
+        Locator asked = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
+        assertThat(asked.getByText("refused")).hasCount(2);
+        assertThat(asked.getByText("It is empty.")).isVisible();
+        assertThat(asked.getByText("the file was cut short")).isVisible();
+        assertThat(asked.getByText("No questions")).isVisible();
+        page.getByText("Make the session").click();
 
         Locator rows = page.getByLabel("Rows").getByRole(AriaRole.LISTITEM);
         assertThat(rows).hasCount(39);

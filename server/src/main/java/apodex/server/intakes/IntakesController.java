@@ -3,6 +3,7 @@ package apodex.server.intakes;
 import apodex.intake.Correction;
 import apodex.intake.Intake;
 import apodex.intake.RecordingStore;
+import apodex.intake.Refusal;
 import apodex.server.arrivals.Drops;
 import apodex.server.listening.Listening;
 import apodex.server.web.Refused;
@@ -48,8 +49,14 @@ class IntakesController {
      * @param name    what the session is to be called; else it is called after what came
      * @param folder  that the files lay in, where they lay in one
      * @param watch   a name of one's own under which progress can be asked for
+     * @param refused what was turned away before it arrived, to be told with the rest
      */
-    record Arrived(List<String> uploads, @Nullable String name, @Nullable String folder, @Nullable String watch) {}
+    record Arrived(
+            List<String> uploads,
+            @Nullable String name,
+            @Nullable String folder,
+            @Nullable String watch,
+            @Nullable List<Refusal> refused) {}
 
     /** @param revision the intake's revision the correction was made against */
     record CorrectionRequest(int revision, Correction correction) {}
@@ -62,10 +69,12 @@ class IntakesController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     IntakeState examine(@RequestBody Arrived arrived) throws IOException {
-        return drops.ofArrived(
-                arrived.uploads(),
-                arrived.watch(),
-                drop -> intakes.examine(drop, drop.titleOr(arrived.name(), arrived.folder())));
+        return drops.ofArrived(arrived.uploads(), arrived.watch(), drop -> {
+            if (arrived.refused() != null) {
+                arrived.refused().forEach(refusal -> drop.refuse(refusal.file(), refusal.reason()));
+            }
+            return intakes.examine(drop, drop.titleOr(arrived.name(), arrived.folder()));
+        });
     }
 
     @Operation(description = "Intakes of which no session was made yet, the newest first.")

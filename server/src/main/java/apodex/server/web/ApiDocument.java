@@ -1,5 +1,6 @@
 package apodex.server.web;
 
+import apodex.intake.Correction;
 import apodex.session.Row;
 import apodex.session.SessionEdit;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -42,7 +43,7 @@ class ApiDocument {
             "MoveRows",
             "NameStyle");
     /** Values of several kinds, told apart by their field {@code type}. */
-    private static final List<Class<?>> KINDS = List.of(Row.class, SessionEdit.class);
+    private static final List<Class<?>> KINDS = List.of(Row.class, SessionEdit.class, Correction.class);
 
     @Bean
     OpenAPI api() {

@@ -1,0 +1,95 @@
+<script lang="ts">
+  import Check from '../lib/controls/Check.svelte';
+  import { count } from '../lib/units';
+  import FileRow from './FileRow.svelte';
+  import type { IntakeStore } from './intake.svelte';
+  import { inOrder } from './layout';
+
+  /** Every file as it will be laid out, those with a question first. */
+  let { store }: { store: IntakeStore } = $props();
+  const order = $derived(inOrder(store.intake!, store.questions));
+  const all = $derived([...order.asked, ...order.others]);
+  const everyone = $derived(all.length > 0 && store.chosen.length === all.length);
+  let last = $state<string>();
+
+  /** Alone, beside those chosen (Ctrl), or all up to it (Shift). */
+  function choose(id: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) {
+    const from = all.findIndex((file) => file.id === last);
+    const to = all.findIndex((file) => file.id === id);
+    if (event.shiftKey && from >= 0)
+      store.chosen = all.slice(Math.min(from, to), Math.max(from, to) + 1).map((file) => file.id);
+    else if (event.ctrlKey || event.metaKey) toggle(id);
+    else store.chosen = store.chosen.length === 1 && store.chosen[0] === id ? [] : [id];
+    last = id;
+  }
+
+  function toggle(id: string) {
+    store.chosen = store.chosen.includes(id) ? store.chosen.filter((each) => each !== id) : [...store.chosen, id];
+    last = id;
+  }
+</script>
+
+<table>
+  <thead>
+    <tr class="cap">
+      <th class="check"
+        ><Check
+          aria-label="Choose all files"
+          checked={everyone}
+          onchange={() => (store.chosen = everyone ? [] : all.map((file) => file.id))}
+        /></th
+      >
+      <th>Row</th>
+      <th>File</th>
+      <th class="right">Lies at</th>
+      <th class="right">Length</th>
+      <th>Sound</th>
+      <th class="right">Peak</th>
+    </tr>
+  </thead>
+  {#each [[order.asked, 'with a question'], [order.others, order.asked.length ? 'without' : 'as they will be laid out']] as const as [files, words] (words)}
+    {#if files.length}
+      <tbody>
+        <tr class="band"><th colspan="7" scope="rowgroup" class="cap">{count(files.length, 'file')} {words}</th></tr>
+        {#each files as file (file.id)}
+          <FileRow
+            {store}
+            {file}
+            chosen={store.chosen.includes(file.id)}
+            onchoose={(event) => choose(file.id, event)}
+            ontoggle={() => toggle(file.id)}
+          />
+        {/each}
+      </tbody>
+    {/if}
+  {/each}
+</table>
+
+<style>
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th {
+    text-align: left;
+    padding: 6px 8px;
+    position: sticky;
+    top: 0;
+    background: var(--sheet);
+    z-index: 1;
+  }
+  .right {
+    text-align: right;
+  }
+  .check {
+    width: 30px;
+    padding-left: 14px;
+  }
+  .band th {
+    position: static;
+    background: var(--band);
+    padding: 4px 14px;
+    border-top: 1px solid var(--rule);
+    border-bottom: 1px solid var(--rule);
+  }
+</style>

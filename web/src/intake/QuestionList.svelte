@@ -1,0 +1,95 @@
+<script lang="ts">
+  import Button from '../lib/controls/Button.svelte';
+  import type { Question } from '../lib/api/types';
+  import { count } from '../lib/units';
+  import type { IntakeStore } from './intake.svelte';
+
+  /** What is open, with the answers there are; then what did not come in. */
+  let { store }: { store: IntakeStore } = $props();
+  const intake = $derived(store.intake!);
+
+  const isShown = (question: Question) =>
+    question.files.length === store.chosen.length && question.files.every((id) => store.chosen.includes(id));
+</script>
+
+<section aria-label="Questions" class:beside={store.files.length > 0}>
+  <h2>{store.questions.length ? count(store.questions.length, 'question') : 'No questions'}</h2>
+  {#if !store.questions.length}
+    <p class="none">Everything has its place. One press makes the session; it can be changed there as well.</p>
+  {/if}
+  <ul>
+    {#each store.questions as question (question.kind + question.files.join())}
+      <li class:shown={isShown(question)}>
+        <button type="button" class="words" onclick={() => (store.chosen = question.files)}>{question.words}</button>
+        <div class="answers">
+          {#each question.answers as answer (answer.words)}
+            <Button
+              size="small"
+              class={answer.safe ? 'border-(--teal)! text-(--teal)!' : undefined}
+              disabled={store.busy}
+              onclick={() => void store.correct(answer.correction)}>{answer.words}</Button
+            >
+          {:else}
+            <span class="cap">for the sender to know</span>
+          {/each}
+        </div>
+      </li>
+    {/each}
+  </ul>
+  {#if intake.refused.length || intake.remarks.length || intake.missing.length}
+    <h2>Not all came in</h2>
+    <ul class="refused">
+      {#each intake.refused as { file, reason }, i (i)}
+        <li><span class="mono">{file}</span> <span class="badge rust">refused</span><br />{reason}</li>
+      {/each}
+      {#each intake.missing as name (name)}
+        <li>
+          <span class="mono">{name}</span> <span class="badge ochre">missing</span><br />Named by a list and not here.
+          It can be dropped on the session later.
+        </li>
+      {/each}
+      {#each intake.remarks as { file, reason }, i (i)}
+        <li><span class="mono">{file}</span> <span class="badge ochre">noted</span><br />{reason}</li>
+      {/each}
+    </ul>
+  {/if}
+</section>
+
+<style>
+  section {
+    flex: 0 1 auto;
+    min-height: 0;
+    overflow: auto;
+    padding: 2px 16px 8px;
+  }
+  section.beside {
+    flex: 0 1 42%;
+  }
+  .none {
+    color: var(--ink2);
+  }
+  li {
+    border-top: 1px solid var(--rule2);
+    padding: 7px 0 8px;
+  }
+  li.shown {
+    box-shadow: inset 3px 0 0 var(--ochre);
+    padding-left: 9px;
+    background: var(--ochre-wash);
+  }
+  .words {
+    text-align: left;
+    color: var(--ink);
+    overflow-wrap: anywhere;
+  }
+  .answers {
+    display: flex;
+    gap: 6px;
+    flex-wrap: wrap;
+    margin-top: 5px;
+  }
+  .refused li {
+    color: var(--ink2);
+    overflow-wrap: anywhere;
+  }
+</style>
