@@ -8,6 +8,7 @@ import apodex.audio.PcmReader;
 import apodex.examine.Examination;
 import apodex.examine.Examiner;
 import apodex.intake.Seat.Use;
+import apodex.parcel.Manifest;
 import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.time.SampleRate;
@@ -46,21 +47,25 @@ public final class DropExaminer {
      * @param kept  an empty folder for what is no recording; it is needed when the session is made
      */
     public Intake examine(String title, Path kept) throws IOException {
-        Sorted sorted = Sorted.of(drop, store);
+        ParcelPapers papers = ParcelPapers.of(drop.files());
+        Sorted sorted = Sorted.of(drop, papers.rest, store);
+        papers.remarks.forEach(remark -> sorted.remark(remark.file(), remark.reason()));
         SampleRate rate = sorted.rate();
+        ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
         Media media =
                 new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
         named(sorted, media, rate);
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
-        long start = start(sorted, media, rate);
+        long start = ours == null ? start(sorted, media, rate) : ours.start();
         String common = FolderNames.common(
                 sorted.sounds.stream().map(sound -> sound.file().folder()).toList());
         List<IntakeFile> files = new ArrayList<>();
         for (int i = 0; i < sorted.sounds.size(); i++) {
             Sorted.Sound sound = sorted.sounds.get(i);
             Seat seat = seats.get(i).seat();
+            Manifest.Entry entry = papers.entry(sound.file());
             files.add(new IntakeFile(
                     "f" + (files.size() + 1),
                     FolderNames.inside(sound.file().folder(), common),
@@ -70,19 +75,28 @@ public final class DropExaminer {
                     sound.facts(),
                     heard.get(i),
                     seats.get(i).number(),
-                    seat.withPlace(place(sound.recording(), seat, media, start, rate))));
+                    entry == null ? "" : entry.station(),
+                    entry == null
+                            ? seat.withPlace(place(sound.recording(), media, start, rate))
+                            : ours.seat(entry, rate)));
+        }
+        for (DroppedFile paper : papers.papers) {
+            files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), "f" + (files.size() + 1)));
+            keep(paper, kept, files.size());
         }
         for (Sorted.Document document : sorted.read) {
             files.add(document(document, "f" + (files.size() + 1)));
             keep(document.file(), kept, files.size());
         }
-        boolean counted = files.stream().anyMatch(file -> file.number() > 0);
+        String told = ours == null ? title : papers.manifest.song();
+        boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
         Intake intake = new Intake(
-                title,
+                told,
                 rate,
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
+                papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 Set.of(),
                 media.missing().stream().map(Recording::fileName).toList(),
@@ -124,7 +138,7 @@ public final class DropExaminer {
                 .orElse(0);
     }
 
-    private static Place place(Recording recording, Seat seat, Media media, long start, SampleRate rate) {
+    private static Place place(Recording recording, Media media, long start, SampleRate rate) {
         if (media.isUsed(recording)) {
             return Place.start().at(0, Place.By.LIST);
         }
@@ -143,7 +157,7 @@ public final class DropExaminer {
                 "",
                 Place.start().at(0, Place.By.LIST));
         return new IntakeFile(
-                id, document.file().folder(), document.file().name(), document.kind(), null, null, null, 0, seat);
+                id, document.file().folder(), document.file().name(), document.kind(), null, null, null, 0, "", seat);
     }
 
     private static void keep(DroppedFile file, Path kept, int number) throws IOException {

@@ -11,6 +11,7 @@ import apodex.session.Song;
 import apodex.session.Strip;
 import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -28,6 +29,7 @@ import java.util.Set;
  * @param start   frame 0 of the session, counted from midnight, by the earliest stamp; 0 without one
  * @param order   of the rows
  * @param files   in the order they came
+ * @param parcel  what came held against its checksums; null when there were none
  * @param same    files that hold one sound
  * @param agreed  names of rows whose takes were agreed on
  * @param missing names of recordings that a list names and that are not here
@@ -40,6 +42,7 @@ public record Intake(
         long start,
         RowsInOrder order,
         List<IntakeFile> files,
+        @Nullable ParcelCheck parcel,
         List<SameSound> same,
         Set<String> agreed,
         List<String> missing,
@@ -59,25 +62,25 @@ public record Intake(
     }
 
     Intake withFiles(List<IntakeFile> other) {
-        return new Intake(title, rate, start, order, other, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, order, other, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withOrder(RowsInOrder other) {
-        return new Intake(title, rate, start, other, files, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, other, files, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withTitle(String other) {
-        return new Intake(other, rate, start, order, files, same, agreed, missing, refused, remarks);
+        return new Intake(other, rate, start, order, files, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withSame(List<SameSound> other) {
-        return new Intake(title, rate, start, order, files, other, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, order, files, parcel, other, agreed, missing, refused, remarks);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, same, more, missing, refused, remarks);
+        return new Intake(title, rate, start, order, files, parcel, same, more, missing, refused, remarks);
     }
 
     IntakeFile file(String id) {

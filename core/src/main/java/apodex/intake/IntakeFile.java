@@ -18,6 +18,7 @@ import jakarta.annotation.Nullable;
  * @param facts       what it says of itself, for recordings
  * @param heard       what was heard in it, for recordings
  * @param number      that its name counts it with, among those of its folder; 0 for none
+ * @param station     where on its row's way it was taken, where a manifest says so; else empty
  * @param seat        what it would be
  */
 public record IntakeFile(
@@ -29,6 +30,7 @@ public record IntakeFile(
         @Nullable SoundFacts facts,
         @Nullable Examination heard,
         int number,
+        String station,
         Seat seat) {
 
     /** What a file is. */
@@ -42,7 +44,10 @@ public record IntakeFile(
         @JsonProperty("clipList")
         CLIP_LIST("a clip list"),
         @JsonProperty("session")
-        SESSION("a saved session");
+        SESSION("a saved session"),
+        /** For people, or for programs that check files: no part of the session. */
+        @JsonProperty("paper")
+        PAPER("a paper");
 
         private final String words;
 
@@ -62,10 +67,10 @@ public record IntakeFile(
     }
 
     IntakeFile withSeat(Seat other) {
-        return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, other);
+        return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, station, other);
     }
 
     IntakeFile withRecording(Recording other) {
-        return new IntakeFile(id, folder, name, kind, other, facts, heard, number, seat);
+        return new IntakeFile(id, folder, name, kind, other, facts, heard, number, station, seat);
     }
 }

@@ -16,6 +16,8 @@ public record Question(Kind kind, List<String> files, String words, List<Answer>
     public enum Kind {
         @JsonProperty("wrongRate")
         WRONG_RATE,
+        @JsonProperty("stations")
+        STATIONS,
         @JsonProperty("place")
         PLACE,
         @JsonProperty("noPlace")

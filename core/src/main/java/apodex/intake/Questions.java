@@ -23,6 +23,8 @@ public final class Questions {
     private static final int A_BATCH = 3;
     /** Lengths that differ by less are equal: some programs leave a block more. */
     private static final double SAME_LENGTH_SECONDS = 0.2;
+    /** Stands for the question at which stations rows are heard; no row can be called so. */
+    private static final String STATIONS = "/stations";
 
     private final Intake intake;
     private final List<Question> questions = new ArrayList<>();
@@ -39,6 +41,7 @@ public final class Questions {
         asking.sameSounds();
         asking.takesOrRows();
         asking.loneSides();
+        asking.stations();
         asking.questions.sort(Comparator.comparing(Question::kind));
         return asking.questions;
     }
@@ -270,6 +273,49 @@ public final class Questions {
                 }
             }
         });
+    }
+
+    /** A row that was printed at several stations would sound several times. */
+    private void stations() {
+        List<IntakeFile> taken = intake.sounds().stream()
+                .filter(file -> !file.station().isEmpty() && file.seat().use() != Use.REFERENCE)
+                .toList();
+        Set<String> several = taken.stream()
+                .collect(Collectors.groupingBy(
+                        file -> file.seat().row(), Collectors.mapping(IntakeFile::station, Collectors.toSet())))
+                .entrySet()
+                .stream()
+                .filter(row -> row.getValue().size() > 1)
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+        if (several.isEmpty() || intake.agreed().contains(STATIONS)) {
+            return;
+        }
+        List<IntakeFile> twins =
+                taken.stream().filter(file -> several.contains(file.seat().row())).toList();
+        List<Answer> answers = new ArrayList<>();
+        for (String station : twins.stream().map(IntakeFile::station).distinct().toList()) {
+            List<IntakeFile> here = twins.stream()
+                    .filter(file -> file.station().equals(station))
+                    .toList();
+            List<IntakeFile> others = twins.stream()
+                    .filter(file -> here.stream().anyMatch(one -> one.seat().row().equals(file.seat().row()))
+                            && !file.station().equals(station))
+                    .toList();
+            answers.add(new Answer(
+                    "At " + station + " (" + here.size() + ")",
+                    new Correction.Several(List.of(
+                            new Correction.UseAs(ids(here), Use.ROW),
+                            new Correction.UseAs(ids(others), Use.LEFT_OUT),
+                            new Correction.Agreed(STATIONS))),
+                    false));
+        }
+        questions.add(new Question(
+                Kind.STATIONS,
+                ids(twins),
+                several.size() + " rows came as they are at several stations of their way. Each is heard at one of them,"
+                        + " now the driest. Where shall they be heard?",
+                answers));
     }
 
     private String seconds(long frames) {

@@ -1,10 +1,12 @@
 package apodex.intake;
 
 import apodex.intake.Seat.Side;
+import apodex.parcel.Manifest;
 import apodex.session.About;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Clip;
+import apodex.session.Key;
 import apodex.session.Marker;
 import apodex.session.MixRow;
 import apodex.session.NamedBy;
@@ -12,8 +14,10 @@ import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.session.Song;
 import apodex.session.Strip;
 import apodex.session.Take;
+import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -50,11 +54,15 @@ public final class SessionFromIntake {
      * @param today used where no recording says when it was made
      */
     public Session make(Path kept, LocalDate today) throws IOException {
-        Sorted documents = Sorted.ofDocuments(documents(kept));
+        ParcelPapers papers = ParcelPapers.of(documents(kept));
+        Sorted documents = Sorted.ofDocuments(papers.rest);
         List<Recording> recordings =
                 intake.sounds().stream().map(IntakeFile::recording).toList();
-        if (!documents.documents.isEmpty()) {
+        if (!documents.documents.isEmpty() && papers.manifest == null) {
             return new SessionFromDrop(store).ofDocument(documents.documents, recordings);
+        }
+        if (papers.manifest != null) {
+            documents.songs.clear(); // what they play is there as sound, and the manifest says tempo and meter
         }
         long earliest = intake.sounds().stream()
                 .filter(file -> file.seat().use() != Seat.Use.LEFT_OUT)
@@ -63,9 +71,27 @@ public final class SessionFromIntake {
                 .orElse(0);
         later = Math.max(0, -earliest);
         Session session = SessionLayout.of(documents, recordings, intake.rate(), intake.title(), today, this::lay);
-        return session.withRecordings(session.recordings().stream()
+        Session used = session.withRecordings(session.recordings().stream()
                 .filter(recording -> isUsed(session, recording))
                 .toList());
+        return papers.manifest == null ? used : withSong(used, papers.manifest);
+    }
+
+    /** Tempo, meter, key, artist and markers of one of our parcels. */
+    private Session withSong(Session session, Manifest manifest) {
+        Song song = new Song(
+                session.song().title(),
+                manifest.artist(),
+                manifest.tempo(),
+                manifest.meter() == null ? null : Meter.parse(manifest.meter()),
+                manifest.key() == null ? null : Key.parse(manifest.key()),
+                manifest.tempoChanges(),
+                manifest.meterChanges());
+        List<Marker> markers = new ArrayList<>(session.markers());
+        manifest.markers()
+                .forEach(marker -> markers.add(new Marker(
+                        Math.round(marker.seconds() * session.rate().hertz()), NoteRows.safe(marker.name()))));
+        return session.withSong(song).withMarkers(markers);
     }
 
     private static boolean isUsed(Session session, Recording recording) {

@@ -51,12 +51,17 @@ final class Sorted {
 
     /** Sorts a drop, and takes its sounds into the store, several at once. */
     static Sorted of(Drop drop, RecordingStore store) throws IOException {
+        return of(drop, drop.files(), store);
+    }
+
+    /** Sorts some of a drop's files. */
+    static Sorted of(Drop drop, List<DroppedFile> files, RecordingStore store) throws IOException {
         Sorted sorted = new Sorted();
         sorted.refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
         DropProgress progress = drop.progress();
-        progress.expect(drop.files().size());
-        for (DroppedFile file : drop.files()) {
+        progress.expect(files.size());
+        for (DroppedFile file : files) {
             if (sorted.takeDocument(file)) {
                 progress.end();
             } else {

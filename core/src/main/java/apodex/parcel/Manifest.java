@@ -6,6 +6,10 @@ import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
+import apodex.session.About;
+import apodex.session.MixRow;
+import apodex.session.Role;
+import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.Song;
@@ -16,6 +20,10 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.nio.charset.CharacterCodingException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -44,7 +52,7 @@ public record Manifest(
         List<Entry> files) {
     public static final String JSON_NAME = "manifest.json";
     public static final String CSV_NAME = "files.csv";
-    private static final int FORM = 1;
+    private static final int FORM = 2;
     private static final ObjectWriter JSON = SessionDocument.JSON.writerWithDefaultPrettyPrinter();
 
     /** A marker. @param seconds from the session's start */
@@ -68,6 +76,10 @@ public record Manifest(
      * @param row       name of the row it was taken from
      * @param station   where on its way; {@code click} for a file made from the tempo map
      * @param placed    where a mono file sits
+     * @param role      of the row, in a word
+     * @param bus       name of the bus it feeds; empty for none, or more than one
+     * @param note      of the row
+     * @param reference whether it is the mix that the others are held against
      */
     public record Entry(
             String path,
@@ -84,7 +96,11 @@ public record Manifest(
             @Nullable Double truePeakDbtp,
             @Nullable Double loudnessLufs,
             long bytes,
-            String sha256) {}
+            String sha256,
+            String role,
+            String bus,
+            String note,
+            boolean reference) {}
 
     static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
         Song song = session.song();
@@ -110,7 +126,11 @@ public record Manifest(
                     file.truePeakDbtp(),
                     file.loudnessLufs(),
                     file.bytes(),
-                    file.sha256()));
+                    file.sha256(),
+                    about(session, print).role().words(),
+                    bus(session, print),
+                    about(session, print).note(),
+                    print.isReference()));
         }
         return new Manifest(
                 FORM,
@@ -132,6 +152,40 @@ public record Manifest(
                         .toList(),
                 sections,
                 files);
+    }
+
+    private static About about(Session session, Print print) {
+        return session.row(print.row())
+                .map(Row::about)
+                .orElse(print.isClick() ? About.NOTHING.withRole(Role.CLICK) : About.NOTHING);
+    }
+
+    private static String bus(Session session, Print print) {
+        List<String> outputs =
+                session.row(print.row()).map(row -> row.strip().outputs()).orElse(List.of());
+        return outputs.size() == 1 && !outputs.get(0).equals(MixRow.ID)
+                ? session.row(outputs.get(0)).map(Row::name).orElse("")
+                : "";
+    }
+
+    /**
+     * Reads one.
+     *
+     * @throws IOException with a sentence when it is none, or one of a later form
+     */
+    public static Manifest read(Path file) throws IOException {
+        try {
+            Manifest manifest = SessionDocument.read(Files.readString(file), Manifest.class);
+            if (manifest.manifest() > FORM) {
+                throw new IOException("It was written by a newer Apodex (form " + manifest.manifest() + ").");
+            }
+            if (manifest.sections() == null || manifest.sections().isEmpty() || manifest.files() == null) {
+                throw new IOException("It is no whole manifest: it names no files.");
+            }
+            return manifest;
+        } catch (IllegalArgumentException | CharacterCodingException e) {
+            throw new IOException("It is no whole manifest: it was cut short or changed by hand.", e);
+        }
     }
 
     private static SectionPlace stretch(Session session, PlannedSection section) {

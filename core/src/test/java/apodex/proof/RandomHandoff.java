@@ -56,7 +56,7 @@ import java.util.Map;
 import java.util.SplittableRandom;
 
 /** A session of anything there is, and a handoff that asks for anything there is, both by chance. */
-final class RandomHandoff {
+public final class RandomHandoff {
     private static final List<Integer> RATES = List.of(8_000, 8_000, 11_025, 16_000, 22_050, 44_100, 48_000);
     private static final List<Double> TEMPOS = List.of(97.0, 101.0, 113.0, 120.0, 133.3, 240.0);
     private static final List<Station> STATIONS = List.of(Station.values());
@@ -68,13 +68,13 @@ final class RandomHandoff {
     private final List<String> returns = new ArrayList<>();
     private final List<String> sources = new ArrayList<>();
     private final boolean hot;
-    final TestRecordings recordings;
-    final Session session;
-    final Handoff handoff;
+    public final TestRecordings recordings;
+    public final Session session;
+    public final Handoff handoff;
     /** Whether the files of the built-in brief that is asked for were meant to add up. */
     final boolean mustAddUp;
 
-    RandomHandoff(long seed, Path folder) throws IOException {
+    public RandomHandoff(long seed, Path folder) throws IOException {
         this.random = new SplittableRandom(seed);
         this.recordings = new TestRecordings(folder);
         this.rate = new SampleRate(any(RATES));

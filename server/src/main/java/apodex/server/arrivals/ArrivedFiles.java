@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Objects;
 import java.util.UUID;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
@@ -84,7 +85,7 @@ class ArrivedFiles {
         } catch (UnsupportedOperationException | IOException e) {
             Files.copy(bytes, content); // disks that know no links, such as those of cameras and old servers
         }
-        return new Arrived(info.getMetadata().getOrDefault("folder", ""), name, content);
+        return new Arrived(Objects.requireNonNullElse(info.getMetadata().get("folder"), ""), name, content);
     }
 
     void forget(String id) {

@@ -1,0 +1,86 @@
+package apodex.intake;
+
+import apodex.intake.Seat.Side;
+import apodex.intake.Seat.Use;
+import apodex.parcel.Manifest;
+import apodex.session.Role;
+import apodex.signal.Station;
+import apodex.time.SampleRate;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Where the files of one of our parcels sit, by its manifest. A row that was printed at several stations is heard at the first of
+ * them, the driest; the others are left out, or it would sound twice.
+ */
+final class ManifestSeats {
+    private final Manifest manifest;
+    private final long start;
+    /** The first station of each row. */
+    private final Map<String, Integer> driest = new HashMap<>();
+
+    ManifestSeats(Manifest manifest) {
+        this.manifest = manifest;
+        Manifest.SectionPlace first = manifest.sections().get(0);
+        int hertz =
+                manifest.files().isEmpty() ? 48_000 : manifest.files().get(0).rate();
+        this.start = first.timeReference() - Math.round((first.startsSeconds() - first.leadInSeconds()) * hertz);
+        manifest.files().forEach(file -> driest.merge(file.row(), order(file), Math::min));
+    }
+
+    /** First frame of the session it was printed from, counted from midnight: bars are counted from there. */
+    long start() {
+        return start;
+    }
+
+    private static int order(Manifest.Entry file) {
+        return station(file.station()).map(Station::ordinal).orElse(0);
+    }
+
+    static Optional<Station> station(String label) {
+        return Arrays.stream(Station.values())
+                .filter(station -> station.label().equals(label))
+                .findFirst();
+    }
+
+    Seat seat(Manifest.Entry file, SampleRate rate) {
+        Manifest.SectionPlace section = manifest.sections().stream()
+                .filter(each -> each.name().equals(file.section()))
+                .findFirst()
+                .orElse(manifest.sections().get(0));
+        long later = Math.round((double) (section.timeReference() - start) * rate.hertz() / file.rate());
+        boolean reference = file.reference();
+        boolean first = order(file) == driest.get(file.row());
+        return new Seat(
+                reference ? Use.REFERENCE : first ? Use.ROW : Use.LEFT_OUT,
+                NoteRows.safe(file.row()),
+                role(file.role()),
+                file.note() == null ? "" : file.note(),
+                1,
+                side(file),
+                file.bus() == null ? "" : file.bus(),
+                Place.start().at(later, Place.By.STAMP));
+    }
+
+    private Side side(Manifest.Entry file) {
+        List<Manifest.Entry> pair = manifest.files().stream()
+                .filter(other -> other.row().equals(file.row())
+                        && other.station().equals(file.station())
+                        && other.section().equals(file.section())
+                        && other.channels() == 1)
+                .toList();
+        return pair.size() != 2 || file.channels() != 1
+                ? Side.WHOLE
+                : file.placed().equals("right") || pair.indexOf(file) == 1 ? Side.RIGHT : Side.LEFT;
+    }
+
+    private static Role role(String words) {
+        return Arrays.stream(Role.values())
+                .filter(role -> role.words().equals(words))
+                .findFirst()
+                .orElse(Role.OTHER);
+    }
+}
