@@ -18,7 +18,14 @@
     onchoose: (event: MouseEvent) => void;
     ontoggle: () => void;
   } = $props();
-  const KIND_WORDS = { recording: '', notes: 'notes', timeline: 'timeline', clipList: 'clip list', session: 'session' };
+  const KIND_WORDS = {
+    recording: '',
+    notes: 'notes',
+    timeline: 'timeline',
+    clipList: 'clip list',
+    session: 'session',
+    paper: 'paper',
+  };
   const hertz = $derived(store.intake!.rate);
   const seat = $derived(file.seat);
   const takes = $derived(
@@ -48,6 +55,7 @@
     {:else if seat.use === 'leftOut'}<span class="badge">left out</span>
     {:else}
       <span class="name" class:reference={seat.use === 'reference'}>{seat.row}</span>
+      {#if file.station}<span class="badge">{file.station}</span>{/if}
       {#each marks as mark (mark)}<span class="badge">{mark}</span>{/each}
       {#if seat.use === 'reference'}<span class="badge rust">reference</span>{/if}
       <span class="under">{[seat.role === 'other' ? '' : seat.role, seat.group].filter(Boolean).join(' · ')}</span>

@@ -3,17 +3,27 @@
   import type { Question } from '../lib/api/types';
   import { count } from '../lib/units';
   import type { IntakeStore } from './intake.svelte';
+  import ParcelLine from './ParcelLine.svelte';
+  import ReplyDialog from './ReplyDialog.svelte';
+  import SumDialog from './SumDialog.svelte';
 
   /** What is open, with the answers there are; then what did not come in. */
   let { store }: { store: IntakeStore } = $props();
   const intake = $derived(store.intake!);
+  let adding = $state(false);
+  let replying = $state(false);
 
   const isShown = (question: Question) =>
     question.files.length === store.chosen.length && question.files.every((id) => store.chosen.includes(id));
 </script>
 
 <section aria-label="Questions" class:beside={store.files.length > 0}>
+  <div class="doings">
+    {#if store.reference}<Button size="small" onclick={() => (adding = true)}>Does it add up?</Button>{/if}
+    <Button size="small" onclick={() => (replying = true)}>Reply to the sender</Button>
+  </div>
   <h2>{store.questions.length ? count(store.questions.length, 'question') : 'No questions'}</h2>
+  {#if intake.parcel}<ParcelLine parcel={intake.parcel} />{/if}
   {#if !store.questions.length}
     <p class="none">Everything has its place. One press makes the session; it can be changed there as well.</p>
   {/if}
@@ -54,8 +64,16 @@
     </ul>
   {/if}
 </section>
+<SumDialog {store} bind:open={adding} />
+<ReplyDialog {store} bind:open={replying} />
 
 <style>
+  .doings {
+    float: right;
+    display: flex;
+    gap: 6px;
+    margin-top: 12px;
+  }
   section {
     flex: 0 1 auto;
     min-height: 0;

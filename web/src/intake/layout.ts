@@ -4,7 +4,8 @@ import { rate } from '../lib/units';
 /** Files with a question first, both in the order they will be laid out; what is left out comes last. */
 export function inOrder(intake: Intake, questions: Question[]): { asked: IntakeFile[]; others: IntakeFile[] } {
   const asked = new Set(questions.flatMap((question) => question.files));
-  const last = (file: IntakeFile) => (file.seat.use === 'leftOut' ? 2 : file.seat.use === 'reference' ? 1 : 0);
+  const last = (file: IntakeFile) =>
+    file.kind === 'paper' ? 3 : file.seat.use === 'leftOut' ? 2 : file.seat.use === 'reference' ? 1 : 0;
   const sorted = [...intake.files]
     .map((file, at) => ({ file, at }))
     .sort((a, b) => last(a.file) - last(b.file) || compare(intake.order, a.file, b.file) || a.at - b.at)

@@ -75,3 +75,4 @@ export type Question = Schemas['Question'];
 export type Correction = Schemas['CorrectionRequest']['correction'];
 export type WaitingIntake = Schemas['Waiting'];
 export type Arrived = Schemas['Arrived'];
+export type IntakeSum = Schemas['IntakeSum'];

@@ -27,6 +27,7 @@ public final class Bench {
         Runtime.getRuntime().addShutdownHook(new Thread(() -> removeQuietly(folder)));
         try {
             printing(folder);
+            IntakeTimes.measure(folder);
             Growth.measure(folder);
             WideSession.measure(
                     new RecordingStore(folder.resolve("wide")), Files.createDirectories(folder.resolve("wide-sounds")));

@@ -8,7 +8,7 @@ final class Coarse {
     /** Outline samples of a sound that are looked for, the loudest stretch of a longer one: four minutes. */
     private static final int MOST_SAMPLES = 240 * Outline.HERTZ;
     /** Up to here all shifts are looked at in one transform; longer references go piece by piece. */
-    private static final int ONE_TRANSFORM = 1 << 22;
+    private static final int ONE_TRANSFORM = 1 << 21;
 
     private static final double REACH_HERTZ = 12;
     /** Places nearer than a fiftieth of a second are the same place. */

@@ -4,11 +4,11 @@ import java.io.IOException;
 import java.util.Arrays;
 
 /**
- * A sound at a rate of some 8 kHz: enough to find it by, a fraction of the work. Sample {@code i} stands for frame
+ * A sound at a rate of some 4 kHz: enough to find it by, a fraction of the work. Sample {@code i} stands for frame
  * {@code i * step} of the sound.
  */
 final class Outline {
-    static final int HERTZ = 8_000;
+    static final int HERTZ = 4_000;
     /** Sinc lobes to either side of the low-pass, in outline samples. */
     private static final int LOBES = 6;
 

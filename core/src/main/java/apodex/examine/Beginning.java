@@ -25,7 +25,7 @@ final class Beginning implements Watch {
     }
 
     @Override
-    public void hear(double[][] block, int frames, long first) {
+    public void hear(double[][] block, int frames, long first, double peak) {
         for (int i = 0; i < frames && filled < start.length; i++) {
             double most = 0;
             for (double[] channel : block) {

@@ -39,9 +39,10 @@ final class ClippedStretches implements Watch {
         long sounding;
 
         void hear(double[] samples, int frames, long first) {
+            run = 0;
+            before = 0; // a top is seldom cut in two by a block's edge, and then it is one less
             for (int i = 0; i < frames; i++) {
                 double sample = samples[i];
-                sounding += sample != 0 ? 1 : 0;
                 if (sample == before && sample != 0) {
                     run++;
                 } else {
@@ -71,14 +72,15 @@ final class ClippedStretches implements Watch {
         }
     }
 
-    private double peak;
+    private double highest;
 
     @Override
-    public void hear(double[][] block, int frames, long first) {
+    public void hear(double[][] block, int frames, long first, double peak) {
+        highest = Math.max(highest, peak);
         for (int c = 0; c < sides.length; c++) {
-            sides[c].hear(block[c], frames, first);
-            for (int i = 0; i < frames; i++) {
-                peak = Math.max(peak, Math.abs(block[c][i]));
+            sides[c].sounding += peak > 0 ? frames : 0;
+            if (peak >= highest * (1 - SAME_HEIGHT)) { // tops below the highest are not what it was clipped at
+                sides[c].hear(block[c], frames, first);
             }
         }
     }
@@ -96,7 +98,7 @@ final class ClippedStretches implements Watch {
         for (Side side : sides) {
             if (side.atHeight >= MANY
                     && side.flat < MOSTLY_TOPS * side.sounding
-                    && side.height >= peak * (1 - SAME_HEIGHT)) {
+                    && side.height >= highest * (1 - SAME_HEIGHT)) {
                 return Optional.of(new Oddity(
                         Oddity.Kind.CLIPPED,
                         "It was clipped before it was turned down: " + side.atHeight

@@ -32,24 +32,33 @@ final class Ending implements Watch {
     }
 
     @Override
-    public void hear(double[][] block, int count, long first) {
-        for (int i = 0; i < count; i++) {
-            double square = 0;
-            for (double[] channel : block) {
-                square = Math.max(square, channel[i] * channel[i]);
-            }
-            windowSquares += square;
-            if (++windowCounted == window) {
+    public void hear(double[][] block, int count, long first, double peak) {
+        for (int at = 0; at < count; ) {
+            int to = Math.min(count, at + window - windowCounted);
+            windowSquares += energy(block, at, to);
+            windowCounted += to - at;
+            at = to;
+            if (windowCounted == window) {
                 loudest = Math.max(loudest, windowSquares / window);
                 quietest = Math.min(quietest, windowSquares / window);
                 windowSquares = 0;
                 windowCounted = 0;
             }
-            if (first + i >= from) {
-                lastSquares += square;
-                lastCounted++;
+        }
+        int last = (int) Math.max(0, Math.min(count, from - first));
+        lastSquares += energy(block, last, count);
+        lastCounted += count - last;
+    }
+
+    /** Of the sides together. */
+    private static double energy(double[][] block, int from, int to) {
+        double sum = 0;
+        for (double[] channel : block) {
+            for (int i = from; i < to; i++) {
+                sum += channel[i] * channel[i];
             }
         }
+        return sum;
     }
 
     @Override

@@ -52,28 +52,49 @@ public final class Examiner {
     }
 
     private void hear(double[][] block, int frames, long first) {
+        double blockPeak = 0;
         for (int c = 0; c < channels; c++) {
-            double peak = peaks[c];
-            for (int i = 0; i < frames; i++) {
-                double size = Math.abs(block[c][i]);
-                if (size > peak) {
-                    peak = size;
-                    loudest = size > loudestPeak ? first + i : loudest;
-                    loudestPeak = Math.max(loudestPeak, size);
-                }
-            }
-            peaks[c] = peak;
+            double peak = peakOf(block[c], frames);
+            peaks[c] = Math.max(peaks[c], peak);
+            blockPeak = Math.max(blockPeak, peak);
+        }
+        if (blockPeak > loudestPeak) {
+            loudestPeak = blockPeak;
+            loudest = first + indexOf(block, frames, blockPeak);
         }
         if (channels > 1) {
+            double most = difference;
             for (int i = 0; i < frames; i++) {
-                difference = Math.max(difference, Math.abs(block[0][i] - block[1][i]));
+                most = Math.max(most, Math.abs(block[0][i] - block[1][i]));
+            }
+            difference = most;
+        }
+        if (blockPeak > 0) {
+            loudness(block, frames, first);
+            ends(block, frames, first);
+        }
+        for (Watch watch : watches) {
+            watch.hear(block, frames, first, blockPeak);
+        }
+    }
+
+    private static double peakOf(double[] samples, int frames) {
+        double peak = 0;
+        for (int i = 0; i < frames; i++) {
+            peak = Math.max(peak, Math.abs(samples[i]));
+        }
+        return peak;
+    }
+
+    private static int indexOf(double[][] block, int frames, double size) {
+        for (int i = 0; i < frames; i++) {
+            for (double[] channel : block) {
+                if (Math.abs(channel[i]) == size) {
+                    return i;
+                }
             }
         }
-        loudness(block, frames, first);
-        ends(block, frames, first);
-        for (Watch watch : watches) {
-            watch.hear(block, frames, first);
-        }
+        return 0;
     }
 
     private void loudness(double[][] block, int frames, long first) {

@@ -52,7 +52,7 @@ final class MainsHum implements Watch {
 
     /** Sums of {@code step} samples, twice: enough of a low-pass for lines that are looked for one by one. */
     @Override
-    public void hear(double[][] block, int frames, long first) {
+    public void hear(double[][] block, int frames, long first, double peak) {
         for (int i = 0; i < frames && filled < samples.length; i++) {
             sum += block[0][i];
             if (++counted == step) {

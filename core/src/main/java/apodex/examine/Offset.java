@@ -17,7 +17,7 @@ final class Offset implements Watch {
     }
 
     @Override
-    public void hear(double[][] block, int count, long first) {
+    public void hear(double[][] block, int count, long first, double peak) {
         for (int c = 0; c < sums.length; c++) {
             double sum = 0;
             for (int i = 0; i < count; i++) {

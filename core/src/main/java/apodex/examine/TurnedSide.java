@@ -17,7 +17,7 @@ final class TurnedSide implements Watch {
     }
 
     @Override
-    public void hear(double[][] block, int frames, long first) {
+    public void hear(double[][] block, int frames, long first, double peak) {
         if (!stereo) {
             return;
         }

@@ -9,8 +9,9 @@ interface Watch {
      *
      * @param block channels x frames; amplitudes, full scale at 1.0
      * @param first frame of the recording that index 0 holds
+     * @param peak  greatest sample of the block, as an amplitude
      */
-    void hear(double[][] block, int frames, long first);
+    void hear(double[][] block, int frames, long first, double peak);
 
     Optional<Oddity> tell();
 }

@@ -48,7 +48,9 @@ public final class DropExaminer {
      */
     public Intake examine(String title, Path kept) throws IOException {
         ParcelPapers papers = ParcelPapers.of(drop.files());
-        Sorted sorted = Sorted.of(drop, papers.rest, store);
+        Mp3Sounds mp3s = Mp3Sounds.of(papers.rest);
+        Sorted sorted = Sorted.of(drop, mp3s.files, store);
+        sorted.refused.addAll(mp3s.refused);
         papers.remarks.forEach(remark -> sorted.remark(remark.file(), remark.reason()));
         SampleRate rate = sorted.rate();
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
@@ -64,7 +66,9 @@ public final class DropExaminer {
         List<IntakeFile> files = new ArrayList<>();
         for (int i = 0; i < sorted.sounds.size(); i++) {
             Sorted.Sound sound = sorted.sounds.get(i);
-            Seat seat = seats.get(i).seat();
+            Seat seat = mp3s.isLossy(sound.file())
+                    ? lossy(seats, i, sorted)
+                    : seats.get(i).seat();
             Manifest.Entry entry = papers.entry(sound.file());
             files.add(new IntakeFile(
                     "f" + (files.size() + 1),
@@ -103,6 +107,22 @@ public final class DropExaminer {
                 sorted.refused,
                 sorted.remarks);
         return aligned(intake);
+    }
+
+    /** An MP3 is held against, where nothing better came to be that, and is else left out. */
+    private static Seat lossy(List<NamedSeats.Read> seats, int at, Sorted sorted) {
+        Seat seat = seats.get(at).seat();
+        boolean better = false;
+        for (int i = 0; i < seats.size(); i++) {
+            better |= i != at && seats.get(i).seat().use() == Use.REFERENCE;
+        }
+        String name = sorted.sounds.get(at).file().name();
+        sorted.remark(
+                name,
+                better
+                        ? "An MP3 is lossy; it is left out, since a better mix came to hold the files against."
+                        : "An MP3 is lossy; it is only there to hold the others against.");
+        return seat.withUse(better ? Use.LEFT_OUT : Use.REFERENCE);
     }
 
     private static NamedSeats.Named named(Sorted.Sound sound) {

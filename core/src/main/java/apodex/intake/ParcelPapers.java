@@ -157,6 +157,7 @@ final class ParcelPapers {
         }
         List<String> extra = sounds.stream()
                 .map(Sorted.Sound::file)
+                .filter(file -> came.containsKey(key(file.path()))) // not what was unpacked of one
                 .filter(file -> !expected.containsKey(key(file.path())))
                 .map(DroppedFile::name)
                 .toList();

@@ -291,15 +291,18 @@ public final class Questions {
         if (several.isEmpty() || intake.agreed().contains(STATIONS)) {
             return;
         }
-        List<IntakeFile> twins =
-                taken.stream().filter(file -> several.contains(file.seat().row())).toList();
+        List<IntakeFile> twins = taken.stream()
+                .filter(file -> several.contains(file.seat().row()))
+                .toList();
         List<Answer> answers = new ArrayList<>();
         for (String station : twins.stream().map(IntakeFile::station).distinct().toList()) {
             List<IntakeFile> here = twins.stream()
                     .filter(file -> file.station().equals(station))
                     .toList();
             List<IntakeFile> others = twins.stream()
-                    .filter(file -> here.stream().anyMatch(one -> one.seat().row().equals(file.seat().row()))
+                    .filter(file -> here.stream()
+                                    .anyMatch(one ->
+                                            one.seat().row().equals(file.seat().row()))
                             && !file.station().equals(station))
                     .toList();
             answers.add(new Answer(
@@ -313,7 +316,8 @@ public final class Questions {
         questions.add(new Question(
                 Kind.STATIONS,
                 ids(twins),
-                several.size() + " rows came as they are at several stations of their way. Each is heard at one of them,"
+                several.size()
+                        + " rows came as they are at several stations of their way. Each is heard at one of them,"
                         + " now the driest. Where shall they be heard?",
                 answers));
     }

@@ -3,6 +3,7 @@ package apodex.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.align.MadeUpSong;
+import apodex.audio.OutsideTools;
 import apodex.audio.SoundBytes;
 import apodex.intake.Question.Kind;
 import apodex.session.AudioRow;
@@ -270,5 +271,41 @@ class DropExaminerTest {
         Intake intake = examine();
         assertThat(intake.refused()).extracting(Refusal::file).containsExactly("letter.wav");
         assertThat(make(intake).audioRows()).hasSize(1);
+    }
+
+    @Test
+    void anMp3IsHeldAgainstAndIsNeverARow() throws Exception {
+        int cut = HERTZ + 3;
+        add("Lead vox.wav", Arrays.copyOfRange(voice, cut, voice.length));
+        double[] mix = times(0.3, song.mix);
+        Files.write(
+                folder.resolve("mix.wav"),
+                SoundBytes.riff()
+                        .format(3, 1, HERTZ, 32)
+                        .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, mix))
+                        .wave());
+        OutsideTools.run(folder, "ffmpeg -nostdin -loglevel error -i mix.wav -b:a 192k song.mp3".split(" "));
+        addBytes("song.mp3", Files.readAllBytes(folder.resolve("song.mp3")));
+        Intake intake = examine();
+        assertThat(intake.remarks()).singleElement().satisfies(remark -> assertThat(remark.reason())
+                .contains("lossy"));
+        assertThat(intake.reference()).isPresent();
+        Session session = make(answer(intake, Kind.PLACE, "Put it there"));
+        assertThat(clip(session, "Lead Voice").position()).isBetween(cut - 1L, cut + 1L);
+    }
+
+    @Test
+    void theReplySaysInWordsWhatTheSenderCanDo() throws IOException {
+        add("Kick.wav", song.tracks.get(0));
+        add("Kick copy.wav", song.tracks.get(0));
+        add("Empty <b>.wav", new double[HERTZ]);
+        addBytes("letter.wav", "Dear mixer".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        Reply reply = Reply.of(examine());
+        assertThat(reply.text())
+                .startsWith("Low Tide Waltz\n\nWhat arrived\n- 3 recordings arrived.")
+                .contains("Please send again\n- “letter.wav” cannot be used.")
+                .contains("- “Kick copy.wav” is the same sound as “Kick.wav”, sample for sample.")
+                .contains("- “Empty <b>.wav”: There is no sound in it at all.");
+        assertThat(reply.html()).contains("“Empty &lt;b&gt;.wav”");
     }
 }

@@ -8,6 +8,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
+import apodex.handoff.Printing;
 import apodex.parcel.Parcel;
 import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
@@ -19,8 +20,6 @@ import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Session;
 import apodex.signal.WalkObserver;
-
-import apodex.handoff.Printing;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -58,7 +57,9 @@ class ParcelComesBackTest {
     void everyFileIsVerifiedAndLiesWhereItLay(long seed) throws IOException {
         RandomHandoff random = new RandomHandoff(seed, folder);
         Brief brief = Brief.BUILT_IN.get((int) (seed % Brief.BUILT_IN.size()));
-        Handoff handoff = seed % 2 == 0 ? random.handoff : Handoff.named("Quayside Mix Room").with(brief);
+        Handoff handoff = seed % 2 == 0
+                ? random.handoff
+                : Handoff.named("Quayside Mix Room").with(brief);
         List<ZipPieces> zips = pack(random, handoff);
         if (plan.prints().isEmpty()) {
             return;
@@ -85,7 +86,11 @@ class ParcelComesBackTest {
                             .filter(file -> file.folder().isEmpty() || (file.folder() + "/").endsWith(inside)))
                     .as(print.path())
                     .anySatisfy(file -> {
-                        assertThat(file.station()).isEqualTo(print.isClick() ? "click" : print.station().label());
+                        assertThat(file.station())
+                                .isEqualTo(
+                                        print.isClick()
+                                                ? "click"
+                                                : print.station().label());
                         assertThat(file.seat().place().frame() + intake.start())
                                 .isEqualTo(plan.section(print).startReference());
                         assertThat(file.seat().use() == Seat.Use.REFERENCE).isEqualTo(print.isReference());
@@ -112,7 +117,8 @@ class ParcelComesBackTest {
 
     /** Where the printed files added up to the reference, the rows of the session that came back do. */
     private void addsUpAsItDid(Session back, RecordingStore store, Intake intake) throws IOException {
-        boolean oneStation = intake.sounds().stream().noneMatch(file -> file.seat().use() == Seat.Use.LEFT_OUT);
+        boolean oneStation =
+                intake.sounds().stream().noneMatch(file -> file.seat().use() == Seat.Use.LEFT_OUT);
         IntakeFile reference = intake.reference().orElse(null);
         if (!addedUp || !oneStation || reference == null || plan.sections().size() > 1) {
             return;
@@ -162,8 +168,8 @@ class ParcelComesBackTest {
     private List<ZipPieces> pack(RandomHandoff random, Handoff handoff) throws IOException {
         plan = Planner.plan(random.session, handoff, random.recordings);
         Path printed = Files.createDirectories(folder.resolve("printed"));
-        Printing.Result result = Printing.print(
-                random.session, handoff, plan, printed, random.recordings, 1, WalkObserver.NONE);
+        Printing.Result result =
+                Printing.print(random.session, handoff, plan, printed, random.recordings, 1, WalkObserver.NONE);
         Proof proof = Proving.prove(
                 random.session, handoff, result, printed, random.recordings, 1, Map.of(), Proving.Told.NOTHING);
         plan = result.plan();

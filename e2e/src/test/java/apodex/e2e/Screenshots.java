@@ -1,5 +1,6 @@
 package apodex.e2e;
 
+import apodex.server.DataFolder;
 import apodex.server.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -71,6 +72,15 @@ final class Screenshots {
                     .click());
             shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> {});
             shoot(page, server, link, "pickup", () -> {});
+            Path[] messy = MessyDrop.of(
+                    server.bean(DataFolder.class).run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
+            page.navigate(server.client().uri("/#/").toString());
+            page.getByTestId("files").setInputFiles(messy);
+            page.waitForURL("**/#/intake/*", new Page.WaitForURLOptions().setTimeout(180_000));
+            String intake = page.url().replaceAll(".*#", "");
+            shoot(page, server, intake, "intake", () -> page.getByText("says nothing of its place")
+                    .first()
+                    .click());
             shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night"))
                         .click();

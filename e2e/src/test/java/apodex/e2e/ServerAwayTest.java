@@ -120,6 +120,7 @@ class ServerAwayTest {
             slow(page, -1);
             try (TestServer server = TestServer.startOn(port, data)) {
                 page.getByText("Make the session").click();
+                page.waitForURL("**/#/s/*");
                 assertThat(page.getByText("Tuba").first()).isVisible();
                 String id = page.url().replaceAll(".*/s/", "");
                 org.assertj.core.api.Assertions.assertThat(server.client()

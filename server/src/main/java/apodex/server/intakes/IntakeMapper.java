@@ -1,6 +1,5 @@
 package apodex.server.intakes;
 
-import apodex.session.Recording;
 import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
@@ -16,12 +15,6 @@ interface IntakeMapper {
             INSERT INTO intake (id, owner_id, revision, title, found, put_right)
             VALUES (#{intake.id}, 'local', #{intake.revision}, #{title}, #{intake.found}, #{intake.putRight})""")
     void insert(StoredIntake intake, String title);
-
-    @Insert(
-            """
-            INSERT IGNORE INTO recording (sha256, rate, channels, sample, frames)
-            VALUES (#{sha256}, #{rate.hertz}, #{channels}, #{sample}, #{frames})""")
-    void insertRecording(Recording recording);
 
     @Insert("INSERT IGNORE INTO intake_use (intake_id, sha256) VALUES (#{id}, #{sha256})")
     void insertUse(String id, String sha256);
@@ -42,9 +35,6 @@ interface IntakeMapper {
 
     @Delete("DELETE FROM intake_use WHERE intake_id = #{id}")
     void deleteUses(String id);
-
-    @Select("SELECT id FROM intake")
-    List<String> ids();
 
     /** An intake on the shelf. */
     record Waiting(String id, String title, Instant createdAt) {}

@@ -10,7 +10,9 @@ import apodex.intake.Questions;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFromIntake;
 import apodex.server.DataFolder;
+import apodex.server.recordings.RecordingMapper;
 import apodex.server.recordings.RecordingsInUse;
+import apodex.server.recordings.UnusedRecordings;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -36,6 +38,8 @@ class Intakes {
     private final IntakeMapper mapper;
     private final RecordingStore store;
     private final RecordingsInUse inUse;
+    private final RecordingMapper recordings;
+    private final UnusedRecordings unused;
     private final DataFolder dataFolder;
     private final Sessions sessions;
     private final TransactionTemplate transaction;
@@ -44,12 +48,16 @@ class Intakes {
             IntakeMapper mapper,
             RecordingStore store,
             RecordingsInUse inUse,
+            RecordingMapper recordings,
+            UnusedRecordings unused,
             DataFolder dataFolder,
             Sessions sessions,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.store = store;
         this.inUse = inUse;
+        this.recordings = recordings;
+        this.unused = unused;
         this.dataFolder = dataFolder;
         this.sessions = sessions;
         this.transaction = transaction;
@@ -69,7 +77,7 @@ class Intakes {
                 transaction.executeWithoutResult(status -> {
                     mapper.insert(stored, found.title());
                     for (IntakeFile file : found.sounds()) {
-                        mapper.insertRecording(file.recording());
+                        recordings.insert(file.recording());
                         mapper.insertUse(id, file.recording().sha256());
                     }
                 });
@@ -140,17 +148,19 @@ class Intakes {
                 });
             });
             removeKept(id);
+            unused.remove(); // what was left out
             return made;
         } finally {
             WorkFolder.remove(work);
         }
     }
 
-    /** Gives an intake up. Its recordings go with the next that are removed because nobody uses them. */
+    /** Gives an intake up, with the recordings that nobody else uses. */
     void giveUp(String id) {
         StoredIntake stored = stored(id);
         transaction.executeWithoutResult(status -> end(id, stored.revision()));
         removeKept(id);
+        unused.remove();
     }
 
     private void end(String id, int revision) {

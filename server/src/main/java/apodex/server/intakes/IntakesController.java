@@ -2,8 +2,10 @@ package apodex.server.intakes;
 
 import apodex.intake.Correction;
 import apodex.intake.Intake;
+import apodex.intake.IntakeSum;
 import apodex.intake.RecordingStore;
 import apodex.intake.Refusal;
+import apodex.intake.Reply;
 import apodex.server.arrivals.Drops;
 import apodex.server.listening.Listening;
 import apodex.server.web.Refused;
@@ -144,5 +146,27 @@ class IntakesController {
         }
         FrameRange range = new FrameRange(from, end);
         return Streamed.of(Listening.head(range), () -> listening.to(heard, range, store));
+    }
+
+    @Operation(description = "How much of the reference the files explain as they would lie; reads all of them.")
+    @GetMapping("/{id}/sum")
+    IntakeSum sum(@PathVariable String id) throws IOException {
+        try {
+            return IntakeSum.of(intakes.now(id), store);
+        } catch (IllegalArgumentException e) {
+            throw Refused.unusable(e.getMessage());
+        }
+    }
+
+    @Operation(description = "What to write back to the sender, to be pasted into a message.")
+    @GetMapping(path = "/{id}/reply.txt", produces = "text/plain;charset=UTF-8")
+    String replyText(@PathVariable String id) {
+        return Reply.of(intakes.now(id)).text();
+    }
+
+    @Operation(description = "What to write back to the sender, as a page.")
+    @GetMapping(path = "/{id}/reply.html", produces = "text/html;charset=UTF-8")
+    String replyPage(@PathVariable String id) {
+        return Reply.of(intakes.now(id)).html();
     }
 }

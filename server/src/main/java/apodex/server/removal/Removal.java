@@ -1,8 +1,7 @@
 package apodex.server.removal;
 
-import apodex.intake.RecordingStore;
 import apodex.server.DataFolder;
-import apodex.server.recordings.RecordingsInUse;
+import apodex.server.recordings.UnusedRecordings;
 import apodex.server.web.Refused;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -23,20 +22,13 @@ class Removal {
     private final RemovalMapper mapper;
     private final TransactionTemplate transaction;
     private final DataFolder dataFolder;
-    private final RecordingStore store;
-    private final RecordingsInUse inUse;
+    private final UnusedRecordings unused;
 
-    Removal(
-            RemovalMapper mapper,
-            TransactionTemplate transaction,
-            DataFolder dataFolder,
-            RecordingStore store,
-            RecordingsInUse inUse) {
+    Removal(RemovalMapper mapper, TransactionTemplate transaction, DataFolder dataFolder, UnusedRecordings unused) {
         this.mapper = mapper;
         this.transaction = transaction;
         this.dataFolder = dataFolder;
-        this.store = store;
-        this.inUse = inUse;
+        this.unused = unused;
     }
 
     /** Removes a session with its history, handoffs, runs, pickup links, and the recordings that nobody else uses. */
@@ -53,7 +45,7 @@ class Removal {
             mapper.session(id);
             return gone;
         }));
-        removeUnused();
+        unused.remove();
     }
 
     /** Removes a handoff with its runs and their pickup links. */
@@ -105,18 +97,5 @@ class Removal {
                 LOG.warn("The files of run {}, which is removed, are still there.", run, e);
             }
         }
-    }
-
-    private void removeUnused() {
-        inUse.removing(() -> {
-            for (String sha256 : mapper.unused()) {
-                mapper.recording(sha256);
-                try {
-                    store.remove(sha256);
-                } catch (IOException e) {
-                    LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
-                }
-            }
-        });
     }
 }

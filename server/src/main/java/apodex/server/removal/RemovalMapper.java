@@ -59,15 +59,4 @@ interface RemovalMapper {
 
     @Delete("DELETE FROM session WHERE id = #{id}")
     void session(String id);
-
-    /** Recordings that no session has any more, in none of its revisions, and no intake. */
-    @Select(
-            """
-            SELECT r.sha256 FROM recording r
-            WHERE NOT EXISTS (SELECT 1 FROM recording_use u WHERE u.sha256 = r.sha256)
-              AND NOT EXISTS (SELECT 1 FROM intake_use i WHERE i.sha256 = r.sha256)""")
-    List<String> unused();
-
-    @Delete("DELETE FROM recording WHERE sha256 = #{sha256}")
-    void recording(String sha256);
 }

@@ -53,12 +53,6 @@ interface SessionMapper {
 
     @Insert(
             """
-            INSERT IGNORE INTO recording (sha256, rate, channels, sample, frames)
-            VALUES (#{sha256}, #{rate.hertz}, #{channels}, #{sample}, #{frames})""")
-    void insertRecording(Recording recording);
-
-    @Insert(
-            """
             INSERT IGNORE INTO recording_use (session_id, sha256, owner_id, file_name)
             VALUES (#{sessionId}, #{recording.sha256}, 'local', #{recording.fileName})""")
     void insertUse(String sessionId, Recording recording);

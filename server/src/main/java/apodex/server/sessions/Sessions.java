@@ -1,6 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.intake.RecordingStore;
+import apodex.server.recordings.RecordingMapper;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
@@ -22,12 +23,14 @@ public class Sessions {
     private static final int KEPT = 32;
 
     private final SessionMapper mapper;
+    private final RecordingMapper recordings;
     /** Revisions that were asked for lately: a large session takes long to read, and every view asks for it. */
     private final Cache<Key, Revision> known =
             Caffeine.newBuilder().maximumSize(KEPT).softValues().build();
 
-    Sessions(SessionMapper mapper) {
+    Sessions(SessionMapper mapper, RecordingMapper recordings) {
         this.mapper = mapper;
+        this.recordings = recordings;
     }
 
     /** @param store where recordings lie, to say how large they are */
@@ -78,7 +81,7 @@ public class Sessions {
         Revision first = Revision.first(id, session, description);
         mapper.insertRevision(first);
         session.recordings().forEach(recording -> {
-            mapper.insertRecording(recording);
+            recordings.insert(recording);
             mapper.insertUse(id, recording);
         });
         return state(first);
@@ -100,7 +103,7 @@ public class Sessions {
     SessionState bringIn(String id, int revision, SessionEdit edit) {
         SessionState state = edit(id, revision, edit);
         state.session().recordings().forEach(recording -> {
-            mapper.insertRecording(recording);
+            recordings.insert(recording);
             mapper.insertUse(id, recording);
         });
         return state;

@@ -1,0 +1,72 @@
+package apodex.e2e;
+
+import apodex.audio.PcmReader;
+import apodex.audio.SoundFile;
+import apodex.audio.SoundInfo;
+import apodex.audio.WavWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** Files of a printed song as somebody in a hurry sends them: bad names, no stamps, one that starts late, one that is cut short. */
+final class MessyDrop {
+    private static final int BLOCK_FRAMES = 1 << 16;
+    private static final double LATE_SECONDS = 7.25;
+    private static final Map<String, String> NAMES = new LinkedHashMap<>();
+
+    static {
+        NAMES.put("Tuba", "04 Tba K47 take 3.wav");
+        NAMES.put("Lead", "Ld vox comp FINAL2.wav");
+        NAMES.put("Accordion", "acc stereo bounced.wav");
+        NAMES.put("Brushes", "SNR brsh_01.wav");
+        NAMES.put("Banjo", "bjo TX12 old.wav");
+        NAMES.put("Dulcimer", "dulc_oct.wav");
+        NAMES.put("Whistle", "Whistle-240611.wav");
+        NAMES.put("Bell", "bell (2).wav");
+        NAMES.put("Reference", "rough mix (do not use).wav");
+    }
+
+    private MessyDrop() {}
+
+    /** @return the files, in a folder of their own below {@code folder} */
+    static Path[] of(Path printed, Path folder) throws IOException {
+        List<Path> all;
+        try (Stream<Path> files = Files.walk(printed)) {
+            all = files.filter(file -> file.toString().endsWith(".wav"))
+                    .sorted()
+                    .toList();
+        }
+        for (Map.Entry<String, String> name : NAMES.entrySet()) {
+            Path from = all.stream()
+                    .filter(file -> file.getFileName().toString().contains(name.getKey()))
+                    .findFirst()
+                    .orElse(null);
+            if (from != null) {
+                write(from, folder.resolve(name.getValue()), name.getKey().equals("Lead") ? LATE_SECONDS : 0);
+            }
+        }
+        Path cut = folder.resolve("perc??.wav");
+        Files.write(cut, java.util.Arrays.copyOf(Files.readAllBytes(all.get(0)), 100_000));
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.sorted().toArray(Path[]::new);
+        }
+    }
+
+    /** Without a stamp, and without what came before {@code late} seconds. */
+    private static void write(Path from, Path to, double late) throws IOException {
+        SoundInfo info = SoundFile.examine(from);
+        long first = Math.round(late * info.rate().hertz());
+        try (PcmReader in = new PcmReader(from, info);
+                WavWriter out =
+                        new WavWriter(to, info.rate(), info.channels(), info.sample(), info.frames() - first, null)) {
+            for (long at = first; at < info.frames(); at += BLOCK_FRAMES) {
+                int frames = (int) Math.min(BLOCK_FRAMES, info.frames() - at);
+                out.write(in.readBytes(at, frames), frames * in.layout().frameBytes());
+            }
+        }
+    }
+}
