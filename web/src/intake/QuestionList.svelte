@@ -18,11 +18,13 @@
 </script>
 
 <section aria-label="Questions" class:beside={store.files.length > 0}>
-  <div class="doings">
-    {#if store.reference}<Button size="small" onclick={() => (adding = true)}>Does it add up?</Button>{/if}
-    <Button size="small" onclick={() => (replying = true)}>Reply to the sender</Button>
-  </div>
-  <h2>{store.questions.length ? count(store.questions.length, 'question') : 'No questions'}</h2>
+  <header>
+    <h2>{store.questions.length ? count(store.questions.length, 'question') : 'No questions'}</h2>
+    <div class="doings">
+      {#if store.reference}<Button size="small" onclick={() => (adding = true)}>Does it add up?</Button>{/if}
+      <Button size="small" onclick={() => (replying = true)}>Reply to the sender</Button>
+    </div>
+  </header>
   {#if intake.parcel}<ParcelLine parcel={intake.parcel} />{/if}
   {#if !store.questions.length}
     <p class="none">Everything has its place. One press makes the session; it can be changed there as well.</p>
@@ -68,11 +70,18 @@
 <ReplyDialog {store} bind:open={replying} />
 
 <style>
+  header {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    margin: 8px 0 4px;
+  }
+  header h2 {
+    margin: 0;
+  }
   .doings {
-    float: right;
     display: flex;
     gap: 6px;
-    margin-top: 12px;
   }
   section {
     flex: 0 1 auto;

@@ -27,7 +27,7 @@
   });
 </script>
 
-<Modal bind:open title="Reply to the sender" size="lg">
+<Modal bind:open title="Reply to the sender" size="lg" class="bg-(--sheet) dark:bg-(--sheet)">
   {#if failure}
     <Failure words={failure} retry={load} />
   {:else if text === undefined}

@@ -39,7 +39,7 @@
   );
 </script>
 
-<Modal bind:open title="Does it add up?" size="md">
+<Modal bind:open title="Does it add up?" size="md" class="bg-(--sheet) dark:bg-(--sheet)">
   {#if failure}
     <Failure words={failure} retry={work} />
   {:else if !sum}

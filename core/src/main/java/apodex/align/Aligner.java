@@ -128,8 +128,10 @@ public final class Aligner {
      * a few wrong ones do not move.
      */
     private record Drift(double ppm, double atStart, boolean isOne) {
+        private static final int FEWEST = 6;
+
         static Drift of(List<double[]> each) {
-            if (each.size() < 5) {
+            if (each.size() < FEWEST) {
                 return new Drift(0, 0, false);
             }
             List<Double> slopes = new java.util.ArrayList<>();

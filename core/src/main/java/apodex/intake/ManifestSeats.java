@@ -53,7 +53,7 @@ final class ManifestSeats {
                 .orElse(manifest.sections().get(0));
         long later = Math.round((double) (section.timeReference() - start) * rate.hertz() / file.rate());
         boolean reference = file.reference();
-        boolean first = order(file) == driest.get(file.row());
+        boolean first = order(file) == driest.get(file.row()) && !isSumOfOthers(file);
         return new Seat(
                 reference ? Use.REFERENCE : first ? Use.ROW : Use.LEFT_OUT,
                 NoteRows.safe(file.row()),
@@ -63,6 +63,11 @@ final class ManifestSeats {
                 side(file),
                 file.bus() == null ? "" : file.bus(),
                 Place.start().at(later, Place.By.STAMP));
+    }
+
+    /** A bus whose members came by themselves would sound twice. */
+    private boolean isSumOfOthers(Manifest.Entry file) {
+        return manifest.files().stream().anyMatch(other -> file.row().equals(other.bus()));
     }
 
     private Side side(Manifest.Entry file) {

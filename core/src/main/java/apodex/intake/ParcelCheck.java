@@ -1,5 +1,6 @@
 package apodex.intake;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 
 /**
@@ -21,6 +22,7 @@ public record ParcelCheck(
     }
 
     /** Whether everything that was sent is here as it was. */
+    @JsonIgnore
     public boolean isWhole() {
         return missing.isEmpty() && altered.isEmpty();
     }

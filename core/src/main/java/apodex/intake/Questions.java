@@ -23,6 +23,8 @@ public final class Questions {
     private static final int A_BATCH = 3;
     /** Lengths that differ by less are equal: some programs leave a block more. */
     private static final double SAME_LENGTH_SECONDS = 0.2;
+
+    private static final double HEARD_APART_SECONDS = 0.02;
     /** Stands for the question at which stations rows are heard; no row can be called so. */
     private static final String STATIONS = "/stations";
 
@@ -65,9 +67,7 @@ public final class Questions {
     private void places() {
         Map<Long, List<IntakeFile>> off = new LinkedHashMap<>();
         for (IntakeFile file : used()) {
-            if (isFound(file)
-                    && file.seat().place().by() == By.START
-                    && found(file).frame() != file.seat().place().frame()) {
+            if (isFound(file) && file.seat().place().by() == By.START && isElsewhere(file)) {
                 off.computeIfAbsent(found(file).frame() - file.seat().place().frame(), by -> new ArrayList<>())
                         .add(file);
             }
@@ -79,6 +79,13 @@ public final class Questions {
                 files.forEach(file -> place(List.of(file), frames));
             }
         });
+    }
+
+    /** Effects and the way to a microphone move a sound by some milliseconds: that little is only told where it is sure. */
+    private boolean isElsewhere(IntakeFile file) {
+        long off = Math.abs(found(file).frame() - file.seat().place().frame());
+        boolean sure = found(file).certainty() == Certainty.SURE;
+        return sure ? off > 0 : off > HEARD_APART_SECONDS * intake.rate().hertz();
     }
 
     private void place(List<IntakeFile> files, long frames) {
@@ -316,9 +323,9 @@ public final class Questions {
         questions.add(new Question(
                 Kind.STATIONS,
                 ids(twins),
-                several.size()
-                        + " rows came as they are at several stations of their way. Each is heard at one of them,"
-                        + " now the driest. Where shall they be heard?",
+                (several.size() == 1 ? "1 row came" : several.size() + " rows came")
+                        + " more than once, from several stations of the way into the mix. Only the driest is heard now."
+                        + " Which shall be?",
                 answers));
     }
 

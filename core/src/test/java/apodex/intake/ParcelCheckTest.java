@@ -3,6 +3,7 @@ package apodex.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.SoundBytes;
+import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -42,8 +43,12 @@ class ParcelCheckTest {
     }
 
     private Intake examine() throws IOException {
-        return new DropExaminer(new RecordingStore(folder.resolve("store")), drop)
+        Intake intake = new DropExaminer(new RecordingStore(folder.resolve("store")), drop)
                 .examine("?", Files.createDirectories(folder.resolve("kept")));
+        assertThat(SessionDocument.read(SessionDocument.write(intake), Intake.class))
+                .as("is kept whole")
+                .isEqualTo(intake);
+        return intake;
     }
 
     private static String hash(String algorithm, byte[] bytes) throws Exception {

@@ -15,19 +15,24 @@ import java.util.stream.Stream;
 /** Files of a printed song as somebody in a hurry sends them: bad names, no stamps, one that starts late, one that is cut short. */
 final class MessyDrop {
     private static final int BLOCK_FRAMES = 1 << 16;
+    private static final String LATE = "09 Ld vox FINAL2.wav";
     private static final double LATE_SECONDS = 7.25;
     private static final Map<String, String> NAMES = new LinkedHashMap<>();
 
     static {
-        NAMES.put("Tuba", "04 Tba K47 take 3.wav");
-        NAMES.put("Lead", "Ld vox comp FINAL2.wav");
-        NAMES.put("Accordion", "acc stereo bounced.wav");
-        NAMES.put("Brushes", "SNR brsh_01.wav");
-        NAMES.put("Banjo", "bjo TX12 old.wav");
-        NAMES.put("Dulcimer", "dulc_oct.wav");
-        NAMES.put("Whistle", "Whistle-240611.wav");
-        NAMES.put("Bell", "bell (2).wav");
-        NAMES.put("Reference", "rough mix (do not use).wav");
+        NAMES.put("_Kick.wav", "01 BD In K52.wav");
+        NAMES.put("_Snare.wav", "02 Snr Top.wav");
+        NAMES.put("_Kit room.wav", "03 Rm mono.wav");
+        NAMES.put("_Tuba.wav", "04 Tba K47 take 3.wav");
+        NAMES.put("_Dulcimer.wav", "05 dulc_oct.wav");
+        NAMES.put("_Accordion L.wav", "06 acc_L.wav");
+        NAMES.put("_Accordion R.wav", "07 acc_R.wav");
+        NAMES.put("bari ribbon", "08 bari preC old.wav");
+        NAMES.put("comp_03_Dry.wav", LATE);
+        NAMES.put("_Choir Tenor.wav", "10 Chr T_01.wav");
+        NAMES.put("_Choir Tenor copy.wav", "11 Chr T_02.wav");
+        NAMES.put("_Harbour bell.wav", "12 Bell (2).wav");
+        NAMES.put("_Reference Mix.wav", "rough mix (do not use).wav");
     }
 
     private MessyDrop() {}
@@ -46,7 +51,7 @@ final class MessyDrop {
                     .findFirst()
                     .orElse(null);
             if (from != null) {
-                write(from, folder.resolve(name.getValue()), name.getKey().equals("Lead") ? LATE_SECONDS : 0);
+                write(from, folder.resolve(name.getValue()), name.getValue().equals(LATE) ? LATE_SECONDS : 0);
             }
         }
         Path cut = folder.resolve("perc??.wav");
