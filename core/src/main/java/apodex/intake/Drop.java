@@ -18,6 +18,8 @@ import java.util.Enumeration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 
@@ -258,9 +260,14 @@ public final class Drop {
         }
         Path target = Files.createTempFile(workFolder, "unpacked-", "");
         String trouble;
-        try (InputStream in = zip.getInputStream(entry);
+        CRC32 crc = new CRC32();
+        try (InputStream in = new CheckedInputStream(zip.getInputStream(entry), crc);
                 OutputStream out = Files.newOutputStream(target)) {
             trouble = copy(in, out, Math.max(1, entry.getCompressedSize()));
+            if (trouble == null && crc.getValue() != entry.getCrc()) {
+                trouble = "It is damaged inside “" + NameRule.shown(zipName)
+                        + "”: what comes out is not what was packed.";
+            }
         } catch (IOException e) {
             trouble = "It is damaged inside “" + NameRule.shown(zipName) + "” and cannot be unpacked.";
         }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.SoundBytes;
 import java.io.IOException;
+import java.util.zip.CRC32;
+import java.io.ByteArrayOutputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -93,6 +95,34 @@ final class DropTest {
                             .sum())
                     .isLessThan(1_000);
         }
+    }
+
+    /** As sound goes: stored, not packed, so that nothing but the checksum tells a flipped bit. */
+    @Test
+    void whatComesOutOfAZipIsHeldToItsChecksum() throws IOException {
+        CRC32 crc = new CRC32();
+        crc.update(SOUND);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (String name : new String[] {"good.wav", "flipped.wav"}) {
+                ZipEntry entry = new ZipEntry(name);
+                entry.setMethod(ZipEntry.STORED);
+                entry.setSize(SOUND.length);
+                entry.setCrc(crc.getValue());
+                zip.putNextEntry(entry);
+                zip.write(SOUND);
+                zip.closeEntry();
+            }
+        }
+        byte[] packed = bytes.toByteArray();
+        int name = new String(packed, StandardCharsets.ISO_8859_1).indexOf("flipped.wav");
+        packed[name + "flipped.wav".length() + SOUND.length - 1] ^= 1;
+        add("song.zip", packed);
+        assertThat(drop.files()).extracting(DroppedFile::name).containsExactly("good.wav");
+        assertThat(drop.refused()).singleElement().satisfies(refusal -> {
+            assertThat(refusal.file()).isEqualTo("flipped.wav");
+            assertThat(refusal.reason()).contains("damaged inside “song.zip”");
+        });
     }
 
     @Test
