@@ -3,15 +3,15 @@ package apodex.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.SoundBytes;
-import java.io.IOException;
-import java.util.zip.CRC32;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
