@@ -31,7 +31,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 @Execution(ExecutionMode.CONCURRENT)
 class AlignerCampaignTest {
     private static final long FROM = Long.getLong("apodex.align.from", 1);
-    private static final long CASES = Long.getLong("apodex.align.cases", 32);
+    private static final long CASES = Long.getLong("apodex.align.cases", 24);
     /** Of what can be found, so much must be called sure: a tool that is never sure is no help. */
     private static final double LEAST_SURE = 0.6;
 

@@ -10,9 +10,8 @@ import apodex.intake.Questions;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFromIntake;
 import apodex.server.DataFolder;
-import apodex.server.recordings.RecordingMapper;
+import apodex.server.recordings.KnownRecordings;
 import apodex.server.recordings.RecordingsInUse;
-import apodex.server.recordings.UnusedRecordings;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -38,8 +37,7 @@ class Intakes {
     private final IntakeMapper mapper;
     private final RecordingStore store;
     private final RecordingsInUse inUse;
-    private final RecordingMapper recordings;
-    private final UnusedRecordings unused;
+    private final KnownRecordings recordings;
     private final DataFolder dataFolder;
     private final Sessions sessions;
     private final TransactionTemplate transaction;
@@ -48,8 +46,7 @@ class Intakes {
             IntakeMapper mapper,
             RecordingStore store,
             RecordingsInUse inUse,
-            RecordingMapper recordings,
-            UnusedRecordings unused,
+            KnownRecordings recordings,
             DataFolder dataFolder,
             Sessions sessions,
             TransactionTemplate transaction) {
@@ -57,7 +54,6 @@ class Intakes {
         this.store = store;
         this.inUse = inUse;
         this.recordings = recordings;
-        this.unused = unused;
         this.dataFolder = dataFolder;
         this.sessions = sessions;
         this.transaction = transaction;
@@ -77,7 +73,7 @@ class Intakes {
                 transaction.executeWithoutResult(status -> {
                     mapper.insert(stored, found.title());
                     for (IntakeFile file : found.sounds()) {
-                        recordings.insert(file.recording());
+                        recordings.add(file.recording());
                         mapper.insertUse(id, file.recording().sha256());
                     }
                 });
@@ -148,7 +144,7 @@ class Intakes {
                 });
             });
             removeKept(id);
-            unused.remove(); // what was left out
+            recordings.removeUnused(); // what was left out
             return made;
         } finally {
             WorkFolder.remove(work);
@@ -160,7 +156,7 @@ class Intakes {
         StoredIntake stored = stored(id);
         transaction.executeWithoutResult(status -> end(id, stored.revision()));
         removeKept(id);
-        unused.remove();
+        recordings.removeUnused();
     }
 
     private void end(String id, int revision) {

@@ -9,7 +9,7 @@ import org.apache.ibatis.annotations.Select;
 
 /** Which recordings there are; who uses them is kept by who does. */
 @Mapper
-public interface RecordingMapper {
+interface RecordingMapper {
     @Insert(
             """
             INSERT IGNORE INTO recording (sha256, rate, channels, sample, frames)

@@ -1,7 +1,7 @@
 package apodex.server.removal;
 
 import apodex.server.DataFolder;
-import apodex.server.recordings.UnusedRecordings;
+import apodex.server.recordings.KnownRecordings;
 import apodex.server.web.Refused;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -22,13 +22,13 @@ class Removal {
     private final RemovalMapper mapper;
     private final TransactionTemplate transaction;
     private final DataFolder dataFolder;
-    private final UnusedRecordings unused;
+    private final KnownRecordings recordings;
 
-    Removal(RemovalMapper mapper, TransactionTemplate transaction, DataFolder dataFolder, UnusedRecordings unused) {
+    Removal(RemovalMapper mapper, TransactionTemplate transaction, DataFolder dataFolder, KnownRecordings recordings) {
         this.mapper = mapper;
         this.transaction = transaction;
         this.dataFolder = dataFolder;
-        this.unused = unused;
+        this.recordings = recordings;
     }
 
     /** Removes a session with its history, handoffs, runs, pickup links, and the recordings that nobody else uses. */
@@ -45,7 +45,7 @@ class Removal {
             mapper.session(id);
             return gone;
         }));
-        unused.remove();
+        recordings.removeUnused();
     }
 
     /** Removes a handoff with its runs and their pickup links. */

@@ -1,7 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.intake.RecordingStore;
-import apodex.server.recordings.RecordingMapper;
+import apodex.server.recordings.KnownRecordings;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
@@ -23,12 +23,12 @@ public class Sessions {
     private static final int KEPT = 32;
 
     private final SessionMapper mapper;
-    private final RecordingMapper recordings;
+    private final KnownRecordings recordings;
     /** Revisions that were asked for lately: a large session takes long to read, and every view asks for it. */
     private final Cache<Key, Revision> known =
             Caffeine.newBuilder().maximumSize(KEPT).softValues().build();
 
-    Sessions(SessionMapper mapper, RecordingMapper recordings) {
+    Sessions(SessionMapper mapper, KnownRecordings recordings) {
         this.mapper = mapper;
         this.recordings = recordings;
     }
@@ -81,7 +81,7 @@ public class Sessions {
         Revision first = Revision.first(id, session, description);
         mapper.insertRevision(first);
         session.recordings().forEach(recording -> {
-            recordings.insert(recording);
+            recordings.add(recording);
             mapper.insertUse(id, recording);
         });
         return state(first);
@@ -103,7 +103,7 @@ public class Sessions {
     SessionState bringIn(String id, int revision, SessionEdit edit) {
         SessionState state = edit(id, revision, edit);
         state.session().recordings().forEach(recording -> {
-            recordings.insert(recording);
+            recordings.add(recording);
             mapper.insertUse(id, recording);
         });
         return state;

@@ -1,28 +1,34 @@
 package apodex.server.recordings;
 
 import apodex.intake.RecordingStore;
+import apodex.session.Recording;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Removes recordings that nobody uses any more: no session in any of its revisions, and no intake. */
+/** The recordings that there are. Who uses them is kept by who does: sessions, in any of their revisions, and intakes. */
 @Component
-public class UnusedRecordings {
-    private static final Logger LOG = LoggerFactory.getLogger(UnusedRecordings.class);
+public class KnownRecordings {
+    private static final Logger LOG = LoggerFactory.getLogger(KnownRecordings.class);
 
     private final RecordingMapper mapper;
     private final RecordingStore store;
     private final RecordingsInUse inUse;
 
-    UnusedRecordings(RecordingMapper mapper, RecordingStore store, RecordingsInUse inUse) {
+    KnownRecordings(RecordingMapper mapper, RecordingStore store, RecordingsInUse inUse) {
         this.mapper = mapper;
         this.store = store;
         this.inUse = inUse;
     }
 
-    /** Waits until nothing is being brought in. */
-    public void remove() {
+    /** Notes a recording that is in the store; once is enough. */
+    public void add(Recording recording) {
+        mapper.insert(recording);
+    }
+
+    /** Removes those that nobody uses any more. Waits until nothing is being brought in. */
+    public void removeUnused() {
         inUse.removing(() -> {
             for (String sha256 : mapper.unused()) {
                 mapper.delete(sha256);
