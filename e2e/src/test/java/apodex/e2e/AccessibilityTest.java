@@ -8,6 +8,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +39,7 @@ class AccessibilityTest extends InTheBrowser {
                 .get("path")
                 .asText();
         Map<String, String> views = new java.util.LinkedHashMap<>();
+        views.put(intake(), "Make the session");
         views.put("/", "On the shelf");
         views.put("/guide", "The first day");
         views.put("/s/low-tide-waltz", "Rhythm bus");
@@ -53,6 +55,14 @@ class AccessibilityTest extends InTheBrowser {
                 go(view.getKey());
                 page.getByText(view.getValue()).first().waitFor();
                 check(theme + " " + view.getKey(), found);
+                if (view.getKey().startsWith("/intake")) {
+                    page.getByText("is the same sound as").first().click();
+                    check(theme + " intake with a question", found);
+                    page.getByText("Reply to the sender").first().click();
+                    page.getByText("What arrived").waitFor();
+                    check(theme + " reply to the sender", found);
+                    page.keyboard().press("Escape");
+                }
                 if (view.getKey().endsWith("/plan")) {
                     page.getByRole(
                                     AriaRole.RADIO,
@@ -72,6 +82,20 @@ class AccessibilityTest extends InTheBrowser {
             }
         }
         assertThat(found).isEmpty();
+    }
+
+    /** What came with a question, and with something that cannot be used. */
+    private String intake() {
+        go("/");
+        byte[] sound = SoundBytes.mono24(1_000_000, 2, 3, 4);
+        page.getByTestId("files").setInputFiles(new FilePayload[] {
+            new FilePayload("01 Tba K47.wav", "audio/wav", sound),
+            new FilePayload("02 Tba copy.wav", "audio/wav", sound),
+            new FilePayload("rough mix.wav", "audio/wav", SoundBytes.mono24(5, 6, 7, 8)),
+            new FilePayload("letter.wav", "audio/wav", "Dear mixer".getBytes())
+        });
+        page.waitForURL("**/#/intake/*");
+        return page.url().replaceAll(".*#", "");
     }
 
     private void check(String where, List<String> found) {

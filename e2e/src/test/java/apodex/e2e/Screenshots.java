@@ -75,7 +75,7 @@ final class Screenshots {
             Path[] messy = MessyDrop.of(
                     server.bean(DataFolder.class).run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
             page.navigate(server.client().uri("/#/").toString());
-            page.getByTestId("files").setInputFiles(messy);
+            page.locator("input[webkitdirectory]").setInputFiles(messy[0].getParent());
             page.waitForURL("**/#/intake/*", new Page.WaitForURLOptions().setTimeout(180_000));
             String intake = page.url().replaceAll(".*#", "");
             shoot(page, server, intake, "intake", () -> page.getByText("says nothing of its place")
