@@ -2,6 +2,7 @@ package apodex.intake;
 
 import apodex.align.AddsUp;
 import apodex.align.MonoSound;
+import apodex.align.Sighting;
 import apodex.audio.PcmReader;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ public record IntakeSum(double explained, List<Double> pieces, double seconds, L
      *
      * @param file     id
      * @param gainDb   at which it fits best
-     * @param turned   it fits best with its polarity turned
+     * @param turned   the mix surely has it with its polarity turned
      * @param isThere  whether it is in the mix at all
      */
     public record Share(String file, double gainDb, boolean turned, boolean isThere) {}
@@ -65,7 +66,11 @@ public record IntakeSum(double explained, List<Double> pieces, double seconds, L
 
     private static Share share(IntakeFile file, AddsUp.Result result, int at) {
         double gain = Math.max(-200, result.gainsDb().get(at));
-        boolean turned = result.turned().get(at) != file.seat().place().inverted();
+        // parts that have something in common can fit best against each other: no fit tells that one is turned
+        Sighting found = file.seat().place().found();
+        boolean turned = found != null
+                && found.certainty() == Sighting.Certainty.SURE
+                && found.inverted() != file.seat().place().inverted();
         return new Share(file.id(), gain, turned && gain > NOT_THERE_DB, gain > NOT_THERE_DB);
     }
 }
