@@ -2,6 +2,7 @@ package apodex.align;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.math3.linear.Array2DRowRealMatrix;
 import org.apache.commons.math3.linear.ArrayRealVector;
@@ -34,10 +35,10 @@ public final class AddsUp {
      *
      * @param explained  of the reference's energy, 0 to 1
      * @param pieces     the same for {@value #PIECES} equal pieces of the reference; 1 where it is silent
-     * @param gainsDb    at which each part fits best, in the order they were added; negative infinity for not at all
-     * @param turned     whether each part fits best with its polarity turned
+     * @param gains      factors at which the parts fit best, in the order they were added; below 0 with their polarity turned, which
+     *                   parts that have sound in common can do against each other
      */
-    public record Result(double explained, List<Double> pieces, List<Double> gainsDb, List<Boolean> turned) {}
+    public record Result(double explained, List<Double> pieces, List<Double> gains) {}
 
     public AddsUp(MonoSound reference) throws IOException {
         this.reference = Outline.of(reference);
@@ -62,7 +63,7 @@ public final class AddsUp {
             fill(block, first);
             for (int a = 0; a < count; a++) {
                 for (int b = 0; b <= a; b++) {
-                    products[a][b] += dot(block[a], block[b], 0);
+                    products[a][b] += dot(block[a], block[b]);
                 }
                 for (int i = 0; i < BLOCK; i++) {
                     onto[a] += block[a][i] * mix[first + i];
@@ -87,7 +88,8 @@ public final class AddsUp {
         return result(gains, left, all);
     }
 
-    private static double dot(double[] one, double[] other, double sum) {
+    private static double dot(double[] one, double[] other) {
+        double sum = 0;
         for (int i = 0; i < one.length; i++) {
             sum += one[i] * other[i];
         }
@@ -140,12 +142,9 @@ public final class AddsUp {
             allSum += all[p];
             pieces.add(all[p] == 0 ? 1 : Math.max(0, 1 - left[p] / all[p]));
         }
-        List<Double> gainsDb = new ArrayList<>();
-        List<Boolean> turned = new ArrayList<>();
-        for (double gain : gains) {
-            gainsDb.add(20 * Math.log10(Math.abs(gain)));
-            turned.add(gain < 0);
-        }
-        return new Result(allSum == 0 ? 0 : Math.max(0, 1 - leftSum / allSum), pieces, gainsDb, turned);
+        return new Result(
+                allSum == 0 ? 0 : Math.max(0, 1 - leftSum / allSum),
+                pieces,
+                Arrays.stream(gains).boxed().toList());
     }
 }

@@ -7,8 +7,10 @@ import de.sciss.jump3r.mp3.VBRTag;
 import de.sciss.jump3r.mpg.Common;
 import de.sciss.jump3r.mpg.Interface;
 import de.sciss.jump3r.mpg.MPGLib;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -58,7 +60,7 @@ public final class Mp3Reader {
         Path raw = Files.createTempFile(wav.toAbsolutePath().getParent(), "mp3-", ".raw");
         try (InputStream in = Files.newInputStream(mp3)) {
             long count = 0;
-            try (var out = new java.io.BufferedOutputStream(Files.newOutputStream(raw), 1 << 16)) {
+            try (var out = new BufferedOutputStream(Files.newOutputStream(raw), 1 << 16)) {
                 for (byte[] bytes = in.readNBytes(READ_BYTES); bytes.length > 0; bytes = in.readNBytes(READ_BYTES)) {
                     int got = decoder.hip_decode1_headersB(state, bytes, bytes.length, left, right, told, around);
                     while (got > 0) {
@@ -88,7 +90,7 @@ public final class Mp3Reader {
         }
     }
 
-    private static void write(java.io.OutputStream out, short[] left, short[] right, int count) throws IOException {
+    private static void write(OutputStream out, short[] left, short[] right, int count) throws IOException {
         for (int i = 0; i < count; i++) {
             out.write(left[i]);
             out.write(left[i] >> 8);

@@ -14,8 +14,6 @@ import java.util.function.Consumer;
 /** A recording that does not swing around zero. */
 final class DcOffset extends Check {
     /** About -46 dBFS: enough to click at edits and to eat headroom. */
-    private static final double OFFSET = 0.005;
-
     private static final String NOTE = "recorded with an offset";
 
     DcOffset() {
@@ -38,7 +36,7 @@ final class DcOffset extends Check {
             boolean cut = row.strip().inserts().stream()
                     .anyMatch(insert ->
                             insert.on() && insert.kept() && insert.effect().equals("lowCut"));
-            if (Math.abs(offset) <= OFFSET || cut || Notes.says(row, NOTE)) {
+            if (Math.abs(offset) <= SoundScan.OFFSET_SHOWS || cut || Notes.says(row, NOTE)) {
                 continue;
             }
             List<Insert> inserts = new ArrayList<>(row.strip().inserts());

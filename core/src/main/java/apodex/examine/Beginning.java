@@ -12,7 +12,7 @@ final class Beginning implements Watch {
     private static final double STANDS_OUT = 10;
 
     private static final double HEARD = 0.01;
-    /** The first sample of a sound that was cut into is nowhere near nothing: a fiftieth of what follows. */
+    /** The first sample of a sound that was cut into is nowhere near nothing: a tenth of what follows. */
     private static final double CUT_INTO = 0.1;
 
     private final int clickFrames;

@@ -11,12 +11,14 @@ final class ClippedStretches implements Watch {
     /** Below full scale, chance makes a few. */
     private static final int MANY = 20;
 
+    /** Of what sounds. */
     private static final double MOSTLY_TOPS = 0.6;
-    /** Of a top at full scale. */
+    /** Tops nearer than this share of their height are of one height. */
     private static final double SAME_HEIGHT = 1e-6;
 
     private final double fullScale;
     private final Side[] sides;
+    private double highest;
 
     ClippedStretches(int channels, double fullScale) {
         this.fullScale = fullScale;
@@ -71,8 +73,6 @@ final class ClippedStretches implements Watch {
             run = 0;
         }
     }
-
-    private double highest;
 
     @Override
     public void hear(double[][] block, int frames, long first, double peak) {

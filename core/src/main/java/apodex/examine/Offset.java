@@ -1,14 +1,12 @@
 package apodex.examine;
 
 import apodex.measure.Decibels;
+import apodex.measure.SoundScan;
 import java.util.Locale;
 import java.util.Optional;
 
 /** The middle of the wave is not at nothing. */
 final class Offset implements Watch {
-    /** Half a hundredth of full scale: what shows in a picture, and clicks where it is cut. */
-    private static final double SHOWS = 0.005;
-
     private final double[] sums;
     private long frames;
 
@@ -34,7 +32,7 @@ final class Offset implements Watch {
         for (double sum : sums) {
             most = Math.abs(sum / frames) > Math.abs(most) ? sum / frames : most;
         }
-        return Math.abs(most) <= SHOWS
+        return Math.abs(most) <= SoundScan.OFFSET_SHOWS
                 ? Optional.empty()
                 : Optional.of(new Oddity(
                         Oddity.Kind.OFFSET,

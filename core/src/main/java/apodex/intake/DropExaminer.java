@@ -17,7 +17,9 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -56,7 +58,7 @@ public final class DropExaminer {
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
         Media media =
                 new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
-        named(sorted, media, rate);
+        markListed(sorted, media, rate, title);
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
@@ -92,10 +94,15 @@ public final class DropExaminer {
             files.add(document(document, "f" + (files.size() + 1)));
             keep(document.file(), kept, files.size());
         }
-        String told = ours == null ? title : papers.manifest.song();
+        if (ours != null && !sorted.documents.isEmpty()) {
+            sorted.remark(
+                    sorted.documents.get(0).session().song().title(),
+                    "The session it was printed from came along as a document, without its recordings. It is kept aside;"
+                            + " the printed files make the session.");
+        }
         boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
         Intake intake = new Intake(
-                told,
+                title(title, sorted, papers),
                 rate,
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
@@ -103,7 +110,7 @@ public final class DropExaminer {
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 Set.of(),
-                media.missing().stream().map(Recording::fileName).toList(),
+                missing(sorted, media, papers),
                 sorted.refused,
                 sorted.remarks);
         return aligned(intake);
@@ -134,17 +141,35 @@ public final class DropExaminer {
                 sound.facts().note());
     }
 
-    /** Marks what lists and saved sessions name as used, without laying anything out yet. */
-    private static void named(Sorted sorted, Media media, SampleRate rate) {
-        sorted.timelines.forEach(timeline -> timeline.rows().forEach(row -> named(row, media, rate)));
-        sorted.lists.forEach(row -> named(row, media, rate));
+    /** Marks what lists and saved sessions name as used, and remarks what does not fit of it, as it will be laid out. */
+    private static void markListed(Sorted sorted, Media media, SampleRate rate, String title) {
+        SessionLayout.listed(sorted, media, rate, SessionLayout.song(sorted, title));
         sorted.documents.stream()
                 .flatMap(document -> document.session().recordings().stream())
                 .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
+        sorted.remarkOtherSessions();
     }
 
-    private static void named(LaidRow row, Media media, SampleRate rate) {
-        row.takes().stream().flatMap(take -> take.clips().stream()).forEach(clip -> media.find(clip.file(), 1, rate));
+    /** Recordings that lists or a saved session name and that are not here. */
+    private List<String> missing(Sorted sorted, Media media, ParcelPapers papers) {
+        if (papers.manifest != null) {
+            return List.of(); // its document names what stayed at home
+        }
+        return sorted.documents.isEmpty()
+                ? media.missing().stream().map(Recording::fileName).toList()
+                : sorted.documents.get(0).session().recordings().stream()
+                        .filter(recording -> !store.has(recording.sha256()))
+                        .map(Recording::fileName)
+                        .toList();
+    }
+
+    private static String title(String called, Sorted sorted, ParcelPapers papers) {
+        if (papers.manifest != null) {
+            return papers.manifest.song();
+        }
+        return sorted.documents.isEmpty()
+                ? called
+                : sorted.documents.get(0).session().song().title();
     }
 
     private static long start(Sorted sorted, Media media, SampleRate rate) {
@@ -272,15 +297,16 @@ public final class DropExaminer {
         double scale =
                 (double) intake.rate().hertz() / reference.recording().rate().hertz();
         long at = reference.seat().place().frame();
-        List<IntakeFile> files = new ArrayList<>(intake.files());
+        Map<String, Sighting> there = new HashMap<>();
         for (int i = 0; i < found.length; i++) {
-            IntakeFile file = asked.get(i);
-            Sighting there = found[i].at(at + Math.round(found[i].frame() * scale));
-            files.set(
-                    files.indexOf(file),
-                    file.withSeat(file.seat().withPlace(file.seat().place().with(there))));
+            there.put(asked.get(i).id(), found[i].at(at + Math.round(found[i].frame() * scale)));
         }
-        return intake.withFiles(files);
+        return intake.withFiles(intake.files().stream()
+                .map(file -> there.containsKey(file.id())
+                        ? file.withSeat(
+                                file.seat().withPlace(file.seat().place().with(there.get(file.id()))))
+                        : file)
+                .toList());
     }
 
     private Sighting find(Aligner aligner, Recording recording) throws IOException {

@@ -73,10 +73,6 @@ public record Intake(
         return new Intake(other, rate, start, order, files, parcel, same, agreed, missing, refused, remarks);
     }
 
-    Intake withSame(List<SameSound> other) {
-        return new Intake(title, rate, start, order, files, parcel, other, agreed, missing, refused, remarks);
-    }
-
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);

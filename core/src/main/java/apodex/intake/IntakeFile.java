@@ -36,29 +36,18 @@ public record IntakeFile(
     /** What a file is. */
     public enum Kind {
         @JsonProperty("recording")
-        RECORDING("a recording"),
+        RECORDING,
         @JsonProperty("notes")
-        NOTES("notes, tempo and markers"),
+        NOTES,
         @JsonProperty("timeline")
-        TIMELINE("a timeline"),
+        TIMELINE,
         @JsonProperty("clipList")
-        CLIP_LIST("a clip list"),
+        CLIP_LIST,
         @JsonProperty("session")
-        SESSION("a saved session"),
+        SESSION,
         /** For people, or for programs that check files: no part of the session. */
         @JsonProperty("paper")
-        PAPER("a paper");
-
-        private final String words;
-
-        Kind(String words) {
-            this.words = words;
-        }
-
-        /** What it is, as it stands in sentences. */
-        public String words() {
-            return words;
-        }
+        PAPER
     }
 
     @JsonIgnore

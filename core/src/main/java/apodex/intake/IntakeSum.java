@@ -4,6 +4,7 @@ import apodex.align.AddsUp;
 import apodex.align.MonoSound;
 import apodex.align.Sighting;
 import apodex.audio.PcmReader;
+import apodex.measure.Decibels;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -21,6 +22,8 @@ import java.util.stream.IntStream;
 public record IntakeSum(double explained, List<Double> pieces, double seconds, List<Share> shares) {
     /** Below this, a file that can be heard is not in the mix. */
     private static final double NOT_THERE_DB = -40;
+
+    private static final double NOTHING_DB = -200;
 
     /**
      * A file in the mix.
@@ -65,7 +68,8 @@ public record IntakeSum(double explained, List<Double> pieces, double seconds, L
     }
 
     private static Share share(IntakeFile file, AddsUp.Result result, int at) {
-        double gain = Math.max(-200, result.gainsDb().get(at));
+        double gain = Math.max(
+                NOTHING_DB, Decibels.ofAmplitude(Math.abs(result.gains().get(at))));
         // parts that have something in common can fit best against each other: no fit tells that one is turned
         Sighting found = file.seat().place().found();
         boolean turned = found != null

@@ -52,22 +52,32 @@ final class ManifestSeats {
                 .findFirst()
                 .orElse(manifest.sections().get(0));
         long later = Math.round((double) (section.timeReference() - start) * rate.hertz() / file.rate());
-        boolean reference = file.reference();
+        boolean reference = file.reference() || isOldReference(file);
         boolean first = order(file) == driest.get(file.row()) && !isSumOfOthers(file);
         return new Seat(
                 reference ? Use.REFERENCE : first ? Use.ROW : Use.LEFT_OUT,
                 NoteRows.safe(file.row()),
                 role(file.role()),
-                file.note() == null ? "" : file.note(),
+                file.note(),
                 1,
                 side(file),
-                file.bus() == null ? "" : file.bus(),
+                file.bus(),
                 Place.start().at(later, Place.By.STAMP));
+    }
+
+    /** The first form did not say which file is the mix; its name and folder do. */
+    private boolean isOldReference(Manifest.Entry file) {
+        int slash = file.path().lastIndexOf('/');
+        return manifest.manifest() == 1
+                && ReferenceName.is(
+                        Drop.stem(file.path().substring(slash + 1)),
+                        slash < 0 ? "" : file.path().substring(0, slash),
+                        "");
     }
 
     /** A bus whose members came by themselves would sound twice. */
     private boolean isSumOfOthers(Manifest.Entry file) {
-        return manifest.files().stream().anyMatch(other -> file.row().equals(other.bus()));
+        return manifest.files().stream().anyMatch(other -> other.bus().equals(file.row()));
     }
 
     private Side side(Manifest.Entry file) {

@@ -105,18 +105,20 @@ public final class Offers {
                                     .distinct()
                                     .count()
                             == 1) {
-                offers.add(overlap(rows) ? takes(stem, rows) : clips(stem, rows));
+                offers.add(
+                        overlap(rows.stream().map(row -> row.clips().get(0)).toList())
+                                ? takes(stem, rows)
+                                : clips(stem, rows));
             }
         });
     }
 
-    private static boolean overlap(List<AudioRow> rows) {
-        List<Clip> clips = rows.stream()
-                .map(row -> row.clips().get(0))
-                .sorted(Comparator.comparingLong(Clip::position))
-                .toList();
-        for (int i = 1; i < clips.size(); i++) {
-            if (clips.get(i).range().overlaps(clips.get(i - 1).range())) {
+    /** Whether any two clips lie over each other. */
+    static boolean overlap(List<Clip> clips) {
+        List<Clip> sorted =
+                clips.stream().sorted(Comparator.comparingLong(Clip::position)).toList();
+        for (int i = 1; i < sorted.size(); i++) {
+            if (sorted.get(i).range().overlaps(sorted.get(i - 1).range())) {
                 return true;
             }
         }

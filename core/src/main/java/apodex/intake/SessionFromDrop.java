@@ -88,12 +88,7 @@ public final class SessionFromDrop {
         Session session = ofDocument(
                 sorted.documents,
                 sorted.sounds.stream().map(Sorted.Sound::recording).toList());
-        sorted.documents.stream()
-                .skip(1)
-                .forEach(other -> sorted.remark(
-                        SessionFile.DOCUMENT,
-                        "A second session came in the same drop; drop “"
-                                + other.session().song().title() + "” by itself."));
+        sorted.remarkOtherSessions();
         for (Sorted.Sound sound : sorted.sounds) {
             brought.add(new Brought(sound.recording().fileName(), rowOf(session, sound.recording())));
         }

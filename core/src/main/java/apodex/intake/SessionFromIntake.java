@@ -59,7 +59,8 @@ public final class SessionFromIntake {
         List<Recording> recordings =
                 intake.sounds().stream().map(IntakeFile::recording).toList();
         if (!documents.documents.isEmpty() && papers.manifest == null) {
-            return new SessionFromDrop(store).ofDocument(documents.documents, recordings);
+            Session session = new SessionFromDrop(store).ofDocument(documents.documents, came());
+            return session.withSong(session.song().withTitle(intake.title()));
         }
         if (papers.manifest != null) {
             documents.songs.clear(); // what they play is there as sound, and the manifest says tempo and meter
@@ -92,6 +93,15 @@ public final class SessionFromIntake {
                 .forEach(marker -> markers.add(new Marker(
                         Math.round(marker.seconds() * session.rate().hertz()), NoteRows.safe(marker.name()))));
         return session.withSong(song).withMarkers(markers);
+    }
+
+    /** What a saved session names, and what came beside it and was not left out. */
+    private List<Recording> came() {
+        return intake.sounds().stream()
+                .filter(file -> file.seat().use() != Seat.Use.LEFT_OUT
+                        || file.seat().place().by() == Place.By.LIST)
+                .map(IntakeFile::recording)
+                .toList();
     }
 
     private static boolean isUsed(Session session, Recording recording) {
@@ -174,29 +184,12 @@ public final class SessionFromIntake {
         }
         List<Take> made = new ArrayList<>();
         takes.forEach((number, clips) -> made.add(new Take("t" + (made.size() + 1), "Take " + number, clips)));
-        List<Take> all = followEachOther(made)
-                ? List.of(new Take(
-                        "t1",
-                        "Take 1",
-                        made.stream().flatMap(take -> take.clips().stream()).toList()))
-                : made;
+        List<Clip> pieces = made.stream().flatMap(take -> take.clips().stream()).toList();
+        // stamped pieces of one thing that lie one after the other are its clips, not its takes
+        List<Take> all = made.size() == 1 || Offers.overlap(pieces) ? made : List.of(new Take("t1", "Take 1", pieces));
         String bus = buses.getOrDefault(first.seat().group(), MixRow.ID);
         AudioRow row = new AudioRow(SessionLayout.nextId(rows), name, all, "t1", Strip.feeding(bus));
         rows.add(row.withAbout(about(first)));
-    }
-
-    /** Stamped pieces of one thing that lie one after the other are its clips, not its takes. */
-    private static boolean followEachOther(List<Take> takes) {
-        List<Clip> clips = takes.stream()
-                .flatMap(take -> take.clips().stream())
-                .sorted(Comparator.comparingLong(Clip::position))
-                .toList();
-        for (int i = 1; i < clips.size(); i++) {
-            if (clips.get(i).range().overlaps(clips.get(i - 1).range())) {
-                return false;
-            }
-        }
-        return takes.size() > 1;
     }
 
     private About about(IntakeFile file) {
@@ -229,9 +222,7 @@ public final class SessionFromIntake {
         Recording other = right.recording();
         return one.channels() == 1
                 && other.channels() == 1
-                && one.rate().equals(other.rate())
-                && one.sample() == other.sample()
-                && one.frames() == other.frames()
+                && StereoPair.alike(one, other)
                 && left.seat().place().frame() == right.seat().place().frame()
                 && left.seat().place().inverted() == right.seat().place().inverted();
     }

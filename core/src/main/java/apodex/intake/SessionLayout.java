@@ -37,19 +37,9 @@ final class SessionLayout {
      */
     static Session of(Sorted sorted, List<Recording> all, SampleRate rate, String title, LocalDate today, Loose loose)
             throws IOException {
-        Song song = Song.titled(title);
-        for (MidiSong midi : sorted.songs) {
-            song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
-        }
+        Song song = song(sorted, title);
         Media media = new Media(all);
-        List<String> troubles = new ArrayList<>();
-        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
-        List<Row> rows = new ArrayList<>();
-        sorted.timelines.stream()
-                .flatMap(timeline -> timeline.rows().stream())
-                .forEach(row -> rows.add(laid.row(row, nextId(rows))));
-        sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
-        troubles.forEach(trouble -> sorted.remark("Clips", trouble));
+        List<Row> rows = listed(sorted, media, rate, song);
         List<Marker> markers = new ArrayList<>();
         long start = loose.lay(media, rate, rows, markers);
         for (MidiSong midi : sorted.songs) {
@@ -73,6 +63,28 @@ final class SessionLayout {
                 .orElse(today.toString());
         return new Session(
                 song, rate, start, originated, PanLaw.MINUS_3, markers, List.copyOf(recordings.values()), rows);
+    }
+
+    /** The song, with the tempo map of the first notes that give one. */
+    static Song song(Sorted sorted, String title) {
+        Song song = Song.titled(title);
+        for (MidiSong midi : sorted.songs) {
+            song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
+        }
+        return song;
+    }
+
+    /** Rows that timelines and clip lists lay out; what was cut or left out of them is remarked. */
+    static List<Row> listed(Sorted sorted, Media media, SampleRate rate, Song song) {
+        List<String> troubles = new ArrayList<>();
+        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
+        List<Row> rows = new ArrayList<>();
+        sorted.timelines.stream()
+                .flatMap(timeline -> timeline.rows().stream())
+                .forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        troubles.forEach(trouble -> sorted.remark("Clips", trouble));
+        return rows;
     }
 
     static String nextId(List<Row> rows) {

@@ -96,6 +96,16 @@ final class Sorted {
         remarks.add(new Refusal(file, what));
     }
 
+    /** Says which saved sessions are passed over: one is opened at a time. */
+    void remarkOtherSessions() {
+        documents.stream()
+                .skip(1)
+                .forEach(other -> remark(
+                        SessionFile.DOCUMENT,
+                        "A second session came in the same drop; drop “"
+                                + other.session().song().title() + "” by itself."));
+    }
+
     void refuse(String file, String reason) {
         refused.add(new Refusal(file, reason));
     }

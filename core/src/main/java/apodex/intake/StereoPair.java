@@ -43,9 +43,12 @@ public final class StereoPair {
                 && a.offset() == b.offset()
                 && a.frames() == b.frames()
                 && a.gainDb() == b.gainDb()
-                && one.rate().equals(other.rate())
-                && one.sample() == other.sample()
-                && one.frames() == other.frames();
+                && alike(one, other);
+    }
+
+    /** Whether two recordings can be the sides of one: of one rate, format and length. */
+    static boolean alike(Recording one, Recording other) {
+        return one.rate().equals(other.rate()) && one.sample() == other.sample() && one.frames() == other.frames();
     }
 
     /**

@@ -20,6 +20,8 @@ import java.util.List;
  */
 public final class SoundScan {
     static final int BLOCK_FRAMES = 2_048;
+    /** A mean further from nothing shows in a picture, and clicks where it is cut: half a hundredth of full scale. */
+    public static final double OFFSET_SHOWS = 0.005;
     /** Fewer full samples in a row than this can be chance. */
     public static final int SHORTEST_RUN = 3;
     /** More are counted, but not placed. */

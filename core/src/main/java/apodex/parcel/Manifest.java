@@ -100,7 +100,14 @@ public record Manifest(
             String role,
             String bus,
             String note,
-            boolean reference) {}
+            Boolean reference) {
+        public Entry { // the first form did not say these
+            role = role == null ? "" : role;
+            bus = bus == null ? "" : bus;
+            note = note == null ? "" : note;
+            reference = reference != null && reference;
+        }
+    }
 
     static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
         Song song = session.song();

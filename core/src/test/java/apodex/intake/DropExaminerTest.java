@@ -308,4 +308,43 @@ class DropExaminerTest {
                 .contains("- “Empty <b>.wav”: There is no sound in it at all.");
         assertThat(reply.html()).contains("“Empty &lt;b&gt;.wav”");
     }
+
+    @Test
+    void whatAListLaysOutIsRemarkedOnBeforeAndStaysWhereItSays() throws IOException {
+        add("Lead vox.wav", new double[HERTZ]);
+        addBytes(
+                "clips.csv",
+                "row,file,position,length\nVoice,Lead vox.wav,48000,96000\nLost,none.wav,0,10\n"
+                        .getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        Intake intake = examine();
+        assertThat(intake.remarks()).singleElement().satisfies(remark -> assertThat(remark.reason())
+                .contains("longer than its recording"));
+        assertThat(intake.missing()).containsExactly("none.wav");
+        Intake moved = new Correction.LieAt(List.of("f1"), 7).applyTo(intake);
+        assertThat(clip(make(moved), "Voice").position()).isEqualTo(48_000);
+    }
+
+    @Test
+    void aSavedSessionComesBackUnderItsTitleAndSaysWhatIsNotHere() throws IOException {
+        add("Kick.wav", song.tracks.get(0));
+        Session made = make(examine());
+        drop = new Drop(Files.createDirectories(folder.resolve("again")));
+        RecordingStore first = store;
+        store = new RecordingStore(folder.resolve("other store"));
+        addBytes("session.json", SessionFile.document(made).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        add("Stray.wav", voice);
+        Intake alone =
+                new DropExaminer(store, drop).examine("Some zip", Files.createDirectories(folder.resolve("kept2")));
+        assertThat(alone.title()).isEqualTo(made.song().title());
+        assertThat(alone.missing()).containsExactly("Kick.wav");
+        assertThat(first.has(made.recordings().get(0).sha256())).isTrue();
+
+        Intake named = new Correction.Several(
+                        List.of(new Correction.Titled("Ebb"), new Correction.UseAs(List.of("f1"), Seat.Use.LEFT_OUT)))
+                .applyTo(alone);
+        Session back = new SessionFromIntake(store, named, Files.createDirectories(folder.resolve("making2")))
+                .make(folder.resolve("kept2"), LocalDate.of(2026, 5, 17));
+        assertThat(back.song().title()).isEqualTo("Ebb");
+        assertThat(back.rows()).extracting(Row::name).containsExactly("Kick", "Mix");
+    }
 }
