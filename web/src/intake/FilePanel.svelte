@@ -17,6 +17,8 @@
   let { store }: { store: IntakeStore } = $props();
   const files = $derived(store.files.filter((file) => file.kind === 'recording'));
   const ids = $derived(files.map((file) => file.id));
+  /** Where a list says where one of them lies, what is said here would be passed over. */
+  const listed = $derived(files.some((file) => file.seat.place.by === 'list'));
   const single = $derived(files.length === 1 ? files[0] : undefined);
   const found = $derived(single?.seat.place.found);
   const hertz = $derived(store.intake!.rate);
@@ -75,7 +77,10 @@
         <Button kind="listen" size="small" onclick={listen}>{player.playing ? 'Stop' : 'Listen'}</Button>
       </div>
     {/if}
-    <div class="fields">
+    {#if listed}<p class="note">
+        A list or a saved session lays {single ? 'it' : 'them'} out; it can be changed once the session is made.
+      </p>{/if}
+    <div class="fields" hidden={listed}>
       <label>
         <span class="cap">Is there</span>
         <Select
@@ -188,6 +193,9 @@
     grid-template-columns: 1fr 1fr;
     gap: 8px 10px;
     align-items: end;
+  }
+  .fields[hidden] {
+    display: none;
   }
   label {
     display: flex;

@@ -2,18 +2,21 @@
   import Check from '../lib/controls/Check.svelte';
   import type { IntakeFile } from '../lib/api/types';
   import { dbfs, minutes } from '../lib/units';
-  import type { IntakeStore } from './intake.svelte';
   import { formatWords, placeWords } from './layout';
 
   let {
-    store,
+    hertz,
     file,
+    isTake,
     chosen,
     onchoose,
     ontoggle,
   }: {
-    store: IntakeStore;
+    /** Of the session. */
+    hertz: number;
     file: IntakeFile;
+    /** Whether its row holds others as well. */
+    isTake: boolean;
     chosen: boolean;
     onchoose: (event: MouseEvent) => void;
     ontoggle: () => void;
@@ -26,17 +29,11 @@
     session: 'session',
     paper: 'paper',
   };
-  const hertz = $derived(store.intake!.rate);
   const seat = $derived(file.seat);
-  const takes = $derived(
-    store.intake!.files.filter(
-      (other) => other.seat.row === seat.row && other.seat.use === 'row' && other.kind === 'recording',
-    ),
-  );
   const marks = $derived(
     [
       seat.side === 'left' ? 'L' : seat.side === 'right' ? 'R' : '',
-      takes.some((other) => other.seat.take !== seat.take) ? `take ${seat.take}` : '',
+      isTake ? `take ${seat.take}` : '',
       seat.place.inverted ? 'turned' : '',
     ].filter(Boolean),
   );

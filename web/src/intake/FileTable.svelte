@@ -3,11 +3,12 @@
   import { count } from '../lib/units';
   import FileRow from './FileRow.svelte';
   import type { IntakeStore } from './intake.svelte';
-  import { inOrder } from './layout';
+  import { inOrder, rowsOfTakes } from './layout';
 
   /** Every file as it will be laid out, those with a question first. */
   let { store }: { store: IntakeStore } = $props();
-  const order = $derived(inOrder(store.intake!, store.questions));
+  const order = $derived(inOrder(store.state!));
+  const takes = $derived(rowsOfTakes(store.intake!));
   const all = $derived([...order.asked, ...order.others]);
   const everyone = $derived(all.length > 0 && store.chosen.length === all.length);
   let last = $state<string>();
@@ -53,8 +54,9 @@
         <tr class="band"><th colspan="7" scope="rowgroup" class="cap">{count(files.length, 'file')} {words}</th></tr>
         {#each files as file (file.id)}
           <FileRow
-            {store}
+            hertz={store.intake!.rate}
             {file}
+            isTake={takes.has(file.seat.row)}
             chosen={store.chosen.includes(file.id)}
             onchoose={(event) => choose(file.id, event)}
             ontoggle={() => toggle(file.id)}

@@ -9,7 +9,7 @@
   import Select from '../lib/controls/Select.svelte';
   import { count, rate } from '../lib/units';
   import type { IntakeStore } from './intake.svelte';
-  import { rowCount, safe } from './layout';
+  import { safe } from './layout';
 
   let { store, onmake }: { store: IntakeStore; onmake: () => Promise<void> } = $props();
   const intake = $derived(store.intake!);
@@ -36,7 +36,7 @@
     onchange={(e) => void store.correct({ type: 'titled', title: e.currentTarget.value })}
   />
   <p>
-    <b>{count(intake.files.length, 'file')}</b> become <b>{count(rowCount(intake), 'row')}</b> at {rate(intake.rate)}
+    <b>{count(intake.files.length, 'file')}</b> become <b>{count(store.state!.rows, 'row')}</b> at {rate(intake.rate)}
   </p>
   <label
     ><span class="cap">Rows</span>

@@ -3,6 +3,7 @@
   import { push } from 'svelte-spa-router';
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
+  import { steps } from '../lib/chrome/steps';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import FilePanel from './FilePanel.svelte';
@@ -22,11 +23,7 @@
   }
 
   function keys(event: KeyboardEvent) {
-    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement) return;
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      void (event.shiftKey ? store.redo() : store.undo());
-    } else if (event.key === 'Escape') store.chosen = [];
+    if (!steps(event, store) && event.key === 'Escape') store.chosen = [];
   }
 </script>
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
+  import client, { answer } from '../lib/api/client';
   import Button from '../lib/controls/Button.svelte';
   import { copy } from '../lib/copy';
   import Failure from '../lib/Failure.svelte';
@@ -14,9 +15,8 @@
   async function load() {
     text = failure = undefined;
     try {
-      const response = await fetch(`/api/intakes/${store.id}/reply.txt`);
-      if (!response.ok) throw new Error('The reply could not be had.');
-      text = await response.text();
+      const path = { id: store.id };
+      text = await answer(client.GET('/api/intakes/{id}/reply.txt', { params: { path }, parseAs: 'text' }));
     } catch (thrown) {
       failure = (thrown as Error).message;
     }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Correction, Intake, IntakeFile, Question } from '../lib/api/types';
 import { certaintyWords } from './certainty';
-import { formatWords, inOrder, placeWords, rowCount, safe } from './layout';
+import { formatWords, inOrder, placeWords, rowsOfTakes, safe } from './layout';
 
 type Sighting = NonNullable<IntakeFile['seat']['place']['found']>;
 
@@ -42,7 +42,7 @@ function file(id: string, row: string, more: Partial<IntakeFile['seat']> & { num
   } as unknown as IntakeFile;
 }
 
-const intake = (order: Intake['order'], ...files: IntakeFile[]) => ({ order, files }) as Intake;
+const intake = (...files: IntakeFile[]) => ({ files }) as Intake;
 const asking = (files: string[], ...answers: Question['answers']): Question => ({
   kind: 'place',
   files,
@@ -51,32 +51,26 @@ const asking = (files: string[], ...answers: Question['answers']): Question => (
 });
 
 describe('an intake, shown', () => {
-  it('has what is asked about first, both parts in the order of the rows, asides last', () => {
-    const files = [
-      file('a', 'Tom 10', { number: 3 }),
-      file('b', 'Tom 2', { number: 1 }),
-      file('c', 'Kick', { use: 'leftOut' }),
-      file('d', 'Bass', { number: 2 }),
-      file('e', 'Rough Mix', { use: 'reference' }),
-    ];
-    const ids = (order: Intake['order'], questions: Question[] = []) => {
-      const shown = inOrder(intake(order, ...files), questions);
-      return [shown.asked, shown.others].map((each) => each.map(({ id }) => id).join(''));
+  it('has what is asked about first, both parts as they will be laid out', () => {
+    const files = [file('a', 'Tom'), file('b', 'Kick'), file('c', 'Bass')];
+    const shown = (questions: Question[]) => {
+      const { asked, others } = inOrder({ intake: intake(...files), laidOut: ['c', 'a', 'b'], questions });
+      return [asked, others].map((each) => each.map(({ id }) => id).join(''));
     };
-    expect(ids('asNumbered')).toEqual(['', 'bdaec']);
-    expect(ids('byName')).toEqual(['', 'dbaec']);
-    expect(ids('asTheyCame', [asking(['e', 'a'])])).toEqual(['ae', 'bdc']);
+    expect(shown([])).toEqual(['', 'cab']);
+    expect(shown([asking(['b', 'c'])])).toEqual(['cb', 'a']);
   });
 
-  it('counts rows, not files', () => {
+  it('knows which rows hold several takes', () => {
     const all = intake(
-      'asTheyCame',
       file('a', 'Voice'),
       file('b', 'Voice', { take: 2 }),
-      file('c', 'Bass'),
-      file('d', 'Bass 2', { use: 'leftOut' }),
+      file('c', 'Piano', { side: 'left' }),
+      file('d', 'Piano', { side: 'right' }),
+      file('e', 'Bass'),
+      file('f', 'Bass', { take: 2, use: 'leftOut' }),
     );
-    expect(rowCount(all)).toBe(2);
+    expect([...rowsOfTakes(all)]).toEqual(['Voice']);
   });
 
   it('puts right in one step what nothing can be lost by', () => {

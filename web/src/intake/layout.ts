@@ -1,52 +1,27 @@
-import type { Correction, Intake, IntakeFile, Question } from '../lib/api/types';
+import type { Correction, Intake, IntakeFile, IntakeState, Question } from '../lib/api/types';
 import { rate } from '../lib/units';
 
-/** Files with a question first, both in the order they will be laid out; what is left out comes last. */
-export function inOrder(intake: Intake, questions: Question[]): { asked: IntakeFile[]; others: IntakeFile[] } {
+/** Files with a question first, both in the order they will be laid out. */
+export function inOrder({ intake, laidOut, questions }: Pick<IntakeState, 'intake' | 'laidOut' | 'questions'>): {
+  asked: IntakeFile[];
+  others: IntakeFile[];
+} {
+  const byId = new Map(intake.files.map((file) => [file.id, file]));
   const asked = new Set(questions.flatMap((question) => question.files));
-  const last = (file: IntakeFile) =>
-    file.kind === 'paper' ? 3 : file.seat.use === 'leftOut' ? 2 : file.seat.use === 'reference' ? 1 : 0;
-  const sorted = [...intake.files]
-    .map((file, at) => ({ file, at }))
-    .sort((a, b) => last(a.file) - last(b.file) || compare(intake.order, a.file, b.file) || a.at - b.at)
-    .map(({ file }) => file);
-  return { asked: sorted.filter((file) => asked.has(file.id)), others: sorted.filter((file) => !asked.has(file.id)) };
+  const sorted = laidOut.map((id) => byId.get(id)!);
+  return { asked: sorted.filter(({ id }) => asked.has(id)), others: sorted.filter(({ id }) => !asked.has(id)) };
 }
 
-/** As the server orders rows: it decides, this only shows it before the session is made. */
-function compare(order: Intake['order'], a: IntakeFile, b: IntakeFile): number {
-  switch (order) {
-    case 'asNumbered':
-      return (a.number || Infinity) - (b.number || Infinity) || 0;
-    case 'byRole':
-      return ROLES.indexOf(a.seat.role) - ROLES.indexOf(b.seat.role);
-    case 'byName':
-      return a.seat.row.localeCompare(b.seat.row, 'en', { numeric: true, sensitivity: 'base' });
-    default:
-      return 0;
+/** Names of rows that hold more than one take. */
+export function rowsOfTakes(intake: Intake): Set<string> {
+  const first = new Map<string, number>();
+  const several = new Set<string>();
+  for (const { kind, seat } of intake.files) {
+    if (kind !== 'recording' || seat.use !== 'row') continue;
+    if ((first.get(seat.row) ?? seat.take) !== seat.take) several.add(seat.row);
+    first.set(seat.row, seat.take);
   }
-}
-
-const ROLES = [
-  'drums',
-  'bass',
-  'guitars',
-  'keys',
-  'strings',
-  'winds',
-  'voices',
-  'effects',
-  'click',
-  'guide',
-  'reference',
-  'other',
-];
-
-/** How many rows the files become; takes and sides share theirs. */
-export function rowCount(intake: Intake): number {
-  return new Set(
-    intake.files.filter((file) => file.kind === 'recording' && file.seat.use === 'row').map((file) => file.seat.row),
-  ).size;
+  return several;
 }
 
 /** Everything that can be put right without losing anything, in one step; undefined when there is nothing. */

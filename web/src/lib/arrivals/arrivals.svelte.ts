@@ -65,8 +65,8 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
   /** Of the bytes, or of the files once they are looked into; 0 to 1. */
   get share(): number {
     if (this.state !== 'reading') return this.total ? this.sent / this.total : 0;
-    const { read, files } = this.looked.data ?? { read: 0, files: 0 };
-    return files ? read / files : 0;
+    const { done, files } = this.looked.data ?? { done: 0, files: 0 };
+    return files ? done / files : 0;
   }
 
   /** How it stands, in a line. */
@@ -81,8 +81,8 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
         return this.waiting ? `${what}. The line is away; it goes on from here when it is back.` : what + pace;
       }
       case 'reading': {
-        const { read, files, file } = this.looked.data ?? { read: 0, files: 0, file: '' };
-        return files ? `All here. Read ${read} of ${count(files, 'file')}: ${file}` : 'All here. Looking into them…';
+        const looked = this.looked.data;
+        return looked?.files ? `All here. ${stageWords(looked)}: ${looked.file}` : 'All here. Looking into them…';
       }
       case 'done':
         return refused ? `${count(refused, 'file')} did not come in` : 'All came in';
@@ -216,6 +216,17 @@ export class Arrivals<T extends { refused: { file: string; reason: string }[] }>
       this.ids.flatMap((id) => id ?? []),
       false,
     ).catch(() => undefined);
+  }
+}
+
+function stageWords({ stage, done, files }: Looked): string {
+  switch (stage) {
+    case 'reading':
+      return `Read ${done} of ${count(files, 'file')}`;
+    case 'hearing':
+      return `Heard ${done} of ${count(files, 'recording')}`;
+    default:
+      return `Looked for ${done} of ${count(files, 'recording')} in the mix`;
   }
 }
 

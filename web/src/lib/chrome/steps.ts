@@ -1,7 +1,5 @@
-import type { SessionStore } from '../state/session.svelte';
-
 /** Undo and redo by keyboard, unless something is being typed. True when the key was one of them. */
-export function steps(event: KeyboardEvent, store: SessionStore): boolean {
+export function steps(event: KeyboardEvent, store: { undo: () => unknown; redo: () => unknown }): boolean {
   if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, select, textarea'))
     return false;
   const key = event.key.toLowerCase();

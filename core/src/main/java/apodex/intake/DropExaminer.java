@@ -58,7 +58,7 @@ public final class DropExaminer {
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
         Media media =
                 new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
-        markListed(sorted, media, rate, title);
+        int listed = listed(sorted, media, rate, title);
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
@@ -107,6 +107,7 @@ public final class DropExaminer {
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
+                ours == null ? listed : 0,
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 Set.of(),
@@ -141,13 +142,19 @@ public final class DropExaminer {
                 sound.facts().note());
     }
 
-    /** Marks what lists and saved sessions name as used, and remarks what does not fit of it, as it will be laid out. */
-    private static void markListed(Sorted sorted, Media media, SampleRate rate, String title) {
-        SessionLayout.listed(sorted, media, rate, SessionLayout.song(sorted, title));
+    /** Marks what lists and saved sessions name as used, remarks what does not fit of it, and counts the rows it makes. */
+    private static int listed(Sorted sorted, Media media, SampleRate rate, String title) {
+        int rows = SessionLayout.listed(sorted, media, rate, SessionLayout.song(sorted, title))
+                .size();
         sorted.documents.stream()
                 .flatMap(document -> document.session().recordings().stream())
                 .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
         sorted.remarkOtherSessions();
+        int players =
+                sorted.songs.stream().mapToInt(song -> song.players().size()).sum();
+        return sorted.documents.isEmpty()
+                ? rows + players
+                : sorted.documents.get(0).session().rows().size() - 1;
     }
 
     /** Recordings that lists or a saved session name and that are not here. */
@@ -213,7 +220,7 @@ public final class DropExaminer {
 
     private List<Examination> hear(Sorted sorted) {
         DropProgress progress = drop.progress();
-        progress.expectMore(sorted.sounds.size());
+        progress.begin(DropProgress.Stage.HEARING, sorted.sounds.size());
         return sorted.sounds.parallelStream()
                 .map(sound -> {
                     progress.begin(sound.file().name());
@@ -278,7 +285,7 @@ public final class DropExaminer {
                         && file.heard().peak() > 0)
                 .limit(MOST_ALIGNED)
                 .toList();
-        drop.progress().expectMore(asked.size());
+        drop.progress().begin(DropProgress.Stage.PLACING, asked.size());
         int threads = Math.min(asked.size(), Runtime.getRuntime().availableProcessors());
         Sighting[] found = new Sighting[asked.size()];
         IntStream.range(0, threads).parallel().forEach(thread -> {

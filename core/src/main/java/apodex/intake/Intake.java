@@ -13,6 +13,7 @@ import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -29,6 +30,7 @@ import java.util.Set;
  * @param start   frame 0 of the session, counted from midnight, by the earliest stamp; 0 without one
  * @param order   of the rows
  * @param files   in the order they came
+ * @param listed  how many rows lists, notes or a saved session lay out
  * @param parcel  what came held against its checksums; null when there were none
  * @param same    files that hold one sound
  * @param agreed  names of rows whose takes were agreed on
@@ -42,6 +44,7 @@ public record Intake(
         long start,
         RowsInOrder order,
         List<IntakeFile> files,
+        int listed,
         @Nullable ParcelCheck parcel,
         List<SameSound> same,
         Set<String> agreed,
@@ -62,21 +65,21 @@ public record Intake(
     }
 
     Intake withFiles(List<IntakeFile> other) {
-        return new Intake(title, rate, start, order, other, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, order, other, listed, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withOrder(RowsInOrder other) {
-        return new Intake(title, rate, start, other, files, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, other, files, listed, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withTitle(String other) {
-        return new Intake(other, rate, start, order, files, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(other, rate, start, order, files, listed, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, parcel, same, more, missing, refused, remarks);
+        return new Intake(title, rate, start, order, files, listed, parcel, same, more, missing, refused, remarks);
     }
 
     IntakeFile file(String id) {
@@ -97,14 +100,32 @@ public record Intake(
                 .findFirst();
     }
 
+    /** All files in the order they will be laid out: what becomes rows, then the reference, what is left out, and papers. */
+    @JsonIgnore
+    public List<IntakeFile> laidOut() {
+        return files.stream()
+                .sorted(Comparator.comparingInt(Intake::asideness).thenComparing(order.comparator()))
+                .toList();
+    }
+
+    private static int asideness(IntakeFile file) {
+        return file.kind() == IntakeFile.Kind.PAPER
+                ? Use.values().length
+                : file.seat().use().ordinal();
+    }
+
+    /** How many rows the session will have, besides the mix and buses. */
+    public int rowCount() {
+        return listed + rows().size();
+    }
+
     /** Files that share a row, by its name, in the order of the rows; sides, takes and clips in theirs. */
     @JsonIgnore
     public Map<String, List<IntakeFile>> rows() {
         Map<String, List<IntakeFile>> rows = new LinkedHashMap<>();
-        sounds().stream()
-                .filter(file -> file.seat().use() == Use.ROW)
+        laidOut().stream()
+                .filter(file -> file.isSound() && file.seat().use() == Use.ROW)
                 .filter(file -> file.seat().place().by() != Place.By.LIST)
-                .sorted(order.comparator())
                 .forEach(file -> rows.computeIfAbsent(file.seat().row(), name -> new ArrayList<>())
                         .add(file));
         return rows;

@@ -60,7 +60,7 @@ final class Sorted {
         sorted.refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
         DropProgress progress = drop.progress();
-        progress.expect(files.size());
+        progress.begin(DropProgress.Stage.READING, files.size());
         for (DroppedFile file : files) {
             if (sorted.takeDocument(file)) {
                 progress.end();

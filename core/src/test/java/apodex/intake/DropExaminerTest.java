@@ -248,7 +248,7 @@ class DropExaminerTest {
 
     @Test
     void foldersBecomeBusesAndRowsKeepNoteRoleAndOrder() throws IOException {
-        add("Song/Drums/02 Snr K57.wav", song.tracks.get(0));
+        add("Song/Drums/02 Snr T39.wav", song.tracks.get(0));
         add("Song/Drums/01 Kik.wav", song.tracks.get(1));
         add("Song/Voices/03 Ld Vox.wav", voice);
         Intake intake = examine();
@@ -258,7 +258,7 @@ class DropExaminerTest {
         Row snare = row(session, "Snare");
         assertThat(snare.strip().outputs())
                 .containsExactly(session.rows().get(0).id());
-        assertThat(snare.about().note()).isEqualTo("K57");
+        assertThat(snare.about().note()).isEqualTo("T39");
         assertThat(snare.about().role()).isEqualTo(Role.DRUMS);
         Session byName = make(new Correction.Ordered(RowsInOrder.BY_NAME).applyTo(intake));
         assertThat(byName.audioRows()).extracting(AudioRow::name).containsExactly("Kick", "Lead Voice", "Snare");
@@ -320,6 +320,7 @@ class DropExaminerTest {
         assertThat(intake.remarks()).singleElement().satisfies(remark -> assertThat(remark.reason())
                 .contains("longer than its recording"));
         assertThat(intake.missing()).containsExactly("none.wav");
+        assertThat(intake.rowCount()).isEqualTo(2);
         Intake moved = new Correction.LieAt(List.of("f1"), 7).applyTo(intake);
         assertThat(clip(make(moved), "Voice").position()).isEqualTo(48_000);
     }
@@ -346,5 +347,21 @@ class DropExaminerTest {
                 .make(folder.resolve("kept2"), LocalDate.of(2026, 5, 17));
         assertThat(back.song().title()).isEqualTo("Ebb");
         assertThat(back.rows()).extracting(Row::name).containsExactly("Kick", "Mix");
+    }
+
+    @Test
+    void filesAreShownAsTheyWillBeLaidOutWithAsidesLast() throws IOException {
+        add("read me.txt", new double[1]);
+        add("Rough mix.wav", song.mix);
+        add("Tom 10.wav", song.tracks.get(0));
+        add("Tom 2.wav", song.tracks.get(1));
+        Intake byName = new Correction.Several(List.of(
+                        new Correction.Ordered(RowsInOrder.BY_NAME),
+                        new Correction.UseAs(List.of("f2"), Seat.Use.LEFT_OUT)))
+                .applyTo(examine());
+        assertThat(byName.laidOut())
+                .extracting(IntakeFile::name)
+                .containsExactly("Tom 2.wav", "Rough mix.wav", "Tom 10.wav", "read me.txt");
+        assertThat(byName.rowCount()).isEqualTo(1);
     }
 }

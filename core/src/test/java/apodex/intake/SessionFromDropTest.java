@@ -65,7 +65,7 @@ final class SessionFromDropTest {
         assertThat(progress.files()).as("nothing was looked into yet").isZero();
         make();
         assertThat(progress.files()).isEqualTo(3);
-        assertThat(progress.read()).isEqualTo(3);
+        assertThat(progress.done()).isEqualTo(3);
         assertThat(progress.file()).isEqualTo("a.wav");
     }
 

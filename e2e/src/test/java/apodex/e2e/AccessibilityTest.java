@@ -89,7 +89,7 @@ class AccessibilityTest extends InTheBrowser {
         go("/");
         byte[] sound = SoundBytes.mono24(1_000_000, 2, 3, 4);
         page.getByTestId("files").setInputFiles(new FilePayload[] {
-            new FilePayload("01 Tba K47.wav", "audio/wav", sound),
+            new FilePayload("01 Tba T39.wav", "audio/wav", sound),
             new FilePayload("02 Tba copy.wav", "audio/wav", sound),
             new FilePayload("rough mix.wav", "audio/wav", SoundBytes.mono24(5, 6, 7, 8)),
             new FilePayload("letter.wav", "audio/wav", "Dear mixer".getBytes())

@@ -23,7 +23,7 @@ final class MessyDrop {
         NAMES.put("_Kick.wav", "01 BD In K52.wav");
         NAMES.put("_Snare.wav", "02 Snr Top.wav");
         NAMES.put("_Kit room.wav", "03 Rm mono.wav");
-        NAMES.put("_Tuba.wav", "04 Tba K47 take 3.wav");
+        NAMES.put("_Tuba.wav", "04 Tba T39 take 3.wav");
         NAMES.put("_Dulcimer.wav", "05 dulc_oct.wav");
         NAMES.put("_Accordion L.wav", "06 acc_L.wav");
         NAMES.put("_Accordion R.wav", "07 acc_R.wav");

@@ -76,10 +76,12 @@ class ArrivalsController {
     }
 
     /**
+     * @param stage what is being done with the files
      * @param file  the one that was begun last
-     * @param files how many there are, those in zips included; 0 while zips are unpacked
+     * @param done  how many this stage is over with
+     * @param files how many it has, those in zips included; 0 while zips are unpacked
      */
-    record Looked(String file, int read, int files) {}
+    record Looked(DropProgress.Stage stage, String file, int done, int files) {}
 
     @Operation(
             description = "How far a drop has been looked into that something is being made of;"
@@ -87,6 +89,6 @@ class ArrivalsController {
     @GetMapping("/looked/{watch}")
     Looked looked(@PathVariable String watch) {
         DropProgress progress = drops.watched(watch).orElseGet(DropProgress::new);
-        return new Looked(progress.file(), progress.read(), progress.files());
+        return new Looked(progress.stage(), progress.file(), progress.done(), progress.files());
     }
 }

@@ -144,7 +144,7 @@ class Intakes {
                 });
             });
             removeKept(id);
-            recordings.removeUnused(); // what was left out
+            recordings.removeUnusedIfQuiet(); // what was left out; nobody waits for others' drops to be over
             return made;
         } finally {
             WorkFolder.remove(work);
@@ -208,6 +208,8 @@ class Intakes {
                 stored.id(),
                 stored.revision(),
                 now,
+                now.laidOut().stream().map(IntakeFile::id).toList(),
+                now.rowCount(),
                 Questions.of(now),
                 stored.putRight().canUndo(),
                 stored.putRight().canRedo());

@@ -29,15 +29,22 @@ public class KnownRecordings {
 
     /** Removes those that nobody uses any more. Waits until nothing is being brought in. */
     public void removeUnused() {
-        inUse.removing(() -> {
-            for (String sha256 : mapper.unused()) {
-                mapper.delete(sha256);
-                try {
-                    store.remove(sha256);
-                } catch (IOException e) {
-                    LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
-                }
+        inUse.removing(this::remove);
+    }
+
+    /** The same, unless something is being brought in: then they go with the next. */
+    public void removeUnusedIfQuiet() {
+        inUse.removingIfQuiet(this::remove);
+    }
+
+    private void remove() {
+        for (String sha256 : mapper.unused()) {
+            mapper.delete(sha256);
+            try {
+                store.remove(sha256);
+            } catch (IOException e) {
+                LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
             }
-        });
+        }
     }
 }

@@ -37,4 +37,15 @@ public class RecordingsInUse {
             lock.writeLock().unlock();
         }
     }
+
+    /** When nothing is being brought in just now; else not at all. */
+    public void removingIfQuiet(Runnable work) {
+        if (lock.writeLock().tryLock()) {
+            try {
+                work.run();
+            } finally {
+                lock.writeLock().unlock();
+            }
+        }
+    }
 }
