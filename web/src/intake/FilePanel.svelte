@@ -7,7 +7,8 @@
   import { Player } from '../lib/listen/player.svelte';
   import NumberField from '../lib/NumberField.svelte';
   import Segments from '../lib/Segments.svelte';
-  import type { Correction, IntakeFile } from '../lib/api/types';
+  import type { Correction, IntakeFile, Station } from '../lib/api/types';
+  import { STATIONS } from '../lib/signal/stations';
   import { count } from '../lib/units';
   import AlignPicture from './AlignPicture.svelte';
   import type { IntakeStore } from './intake.svelte';
@@ -33,6 +34,14 @@
   }
 
   const correct = (correction: Correction) => void store.correct(correction);
+
+  const BESIDE = STATIONS.filter(({ station }) => station !== 'raw' && station !== 'mix');
+  const beside = (station: Station) => correct({ type: 'beside', files: ids, row: files[0]!.seat.row, station });
+
+  function use(as: IntakeFile['seat']['use']) {
+    if (as === 'beside') beside('inserts');
+    else correct({ type: 'useAs', files: ids, use: as });
+  }
 
   function listen() {
     if (player.playing) return player.stop();
@@ -85,15 +94,28 @@
         <span class="cap">Is there</span>
         <Select
           value={common((file) => file.seat.use) ?? ''}
-          onchange={(e) =>
-            correct({ type: 'useAs', files: ids, use: e.currentTarget.value as IntakeFile['seat']['use'] })}
+          onchange={(e) => use(e.currentTarget.value as IntakeFile['seat']['use'])}
         >
           {#if common((file) => file.seat.use) === undefined}<option value="">different</option>{/if}
           <option value="row">as a row</option>
+          <option value="beside" disabled={common((file) => file.seat.row) === undefined}
+            >beside what is on a row</option
+          >
           <option value="reference">as the reference</option>
           <option value="leftOut">not: left out</option>
         </Select>
       </label>
+      {#if common((file) => file.seat.use) === 'beside'}
+        <label>
+          <span class="cap">Rendered for</span>
+          <Select
+            value={STATIONS.find(({ name }) => name === common((file) => file.station))?.station ?? ''}
+            onchange={(e) => beside(e.currentTarget.value as Station)}
+          >
+            {#each BESIDE as { station, name } (station)}<option value={station}>{name}</option>{/each}
+          </Select>
+        </label>
+      {/if}
       <label class="wide">
         <span class="cap">{files.length > 1 ? 'One row of all' : 'Row'}</span>
         <Field

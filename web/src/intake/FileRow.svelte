@@ -52,10 +52,14 @@
     {:else if seat.use === 'leftOut'}<span class="badge">left out</span>
     {:else}
       <span class="name" class:reference={seat.use === 'reference'}>{seat.row}</span>
-      {#if file.station}<span class="badge">{file.station}</span>{/if}
+      {#if file.station}<span class="badge" class:teal={seat.use === 'beside'}>{file.station}</span>{/if}
       {#each marks as mark (mark)}<span class="badge">{mark}</span>{/each}
       {#if seat.use === 'reference'}<span class="badge rust">reference</span>{/if}
-      <span class="under">{[seat.role === 'other' ? '' : seat.role, seat.group].filter(Boolean).join(' · ')}</span>
+      <span class="under"
+        >{[seat.use === 'beside' ? 'beside the row' : seat.role === 'other' ? '' : seat.role, seat.group]
+          .filter(Boolean)
+          .join(' · ')}</span
+      >
     {/if}
   </td>
   <td class="file">

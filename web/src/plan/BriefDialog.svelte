@@ -9,7 +9,7 @@
   import { toasts } from '../lib/chrome/toasts.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import SettingsFields from './SettingsFields.svelte';
-  import { STATIONS } from './stamping.svelte';
+  import { STATIONS } from '../lib/signal/stations';
 
   /** Looks at briefs, changes people's own, copies those that come with Apodex, and uses one for this handoff. */
   let { store, open = $bindable() }: { store: HandoffStore; open: boolean } = $props();

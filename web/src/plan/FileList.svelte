@@ -11,7 +11,7 @@
   import FileNameEditor from './FileNameEditor.svelte';
   import { byFolder } from './names';
   import PeakBar from './PeakBar.svelte';
-  import { STATIONS } from './stamping.svelte';
+  import { STATIONS } from '../lib/signal/stations';
 
   /** The plan's other face: the files as they will arrive, folder by folder. */
   let {

@@ -5,7 +5,7 @@
   import { toasts } from '../lib/chrome/toasts.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import type { SessionStore } from '../lib/state/session.svelte';
-  import { STATIONS } from './stamping.svelte';
+  import { STATIONS } from '../lib/signal/stations';
 
   /** What of a file's name people give: the row's name, in the session, and the word for the station, in this handoff. */
   let {

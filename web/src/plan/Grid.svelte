@@ -15,7 +15,8 @@
   import { type Extra, extras } from './extras';
   import { namesAt } from './names';
   import { rowMoved, matches } from './rows';
-  import { column, Stamping, STATIONS } from './stamping.svelte';
+  import { STATIONS } from '../lib/signal/stations';
+  import { column, Stamping } from './stamping.svelte';
 
   let {
     store,

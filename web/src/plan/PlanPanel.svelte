@@ -16,7 +16,8 @@
   import RowWave from '../lib/waveform/RowWave.svelte';
   import { levelWord } from './level';
   import { CHANNELS } from './settingWords';
-  import { column, STATIONS } from './stamping.svelte';
+  import { STATIONS } from '../lib/signal/stations';
+  import { column } from './stamping.svelte';
 
   /** The selected row: what stays in its sound, its channels, trim, files and level. */
   let {

@@ -1,14 +1,5 @@
 import type { Choice, PlanRow, Station } from '../lib/api/types';
 
-export const STATIONS: { station: Station; name: string; words: string }[] = [
-  { station: 'raw', name: 'Raw', words: 'clips only' },
-  { station: 'shaped', name: 'Shaped', words: 'kept inserts' },
-  { station: 'inserts', name: 'Inserts', words: 'all inserts' },
-  { station: 'fader', name: 'Fader', words: 'level + pan' },
-  { station: 'bus', name: 'Bus', words: 'through groups' },
-  { station: 'mix', name: 'Mix', words: 'through the mix' },
-];
-
 const same = (a: Choice, b: Choice) => a.row === b.row && a.station === b.station;
 
 /** A drag across the grid: everything passed gets what the first cell got. */

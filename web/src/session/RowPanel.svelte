@@ -9,6 +9,7 @@
   import { grouped, minutes } from '../lib/units';
   import type { Editing } from './editing.svelte';
   import AboutPanel from './panel/AboutPanel.svelte';
+  import BroughtPanel from './panel/BroughtPanel.svelte';
   import InsertsEditor from './panel/InsertsEditor.svelte';
   import InstrumentPanel from './panel/InstrumentPanel.svelte';
   import RoutingPicture from './panel/RoutingPicture.svelte';
@@ -58,6 +59,7 @@
 {#if row.type === 'instrument'}<InstrumentPanel {editing} {row} />{/if}
 <h3>Inserts</h3>
 <InsertsEditor {editing} {row} inserts={row.strip.inserts} onset={(inserts) => void editing.setInserts(row, inserts)} />
+{#if row.type === 'audio' || row.type === 'instrument' || row.type === 'part'}<BroughtPanel {editing} {row} />{/if}
 <StripEditor {editing} {row} />
 {#if row.type === 'audio'}
   <TakesPanel {editing} {row} />

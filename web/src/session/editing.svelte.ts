@@ -309,6 +309,7 @@ export class Editing {
       soloed: false,
       faderMoves: [],
       panMoves: [],
+      brought: [],
       sends: [],
       outputs: ['mix'],
     };
@@ -325,6 +326,7 @@ export class Editing {
       instrument: {
         ...base,
         type: 'instrument' as const,
+        soundFrom: 'house' as const,
         name: this.freeName(name ?? 'New notes'),
         instrument: 'pluckedString',
         notes: [],
@@ -336,7 +338,9 @@ export class Editing {
         name: this.freeName(name ?? 'New return'),
         strip: {
           ...strip,
-          inserts: [{ effect: 'hallReverb', settings: { mixPercent: 100 }, key: null, kept: false, on: true }],
+          inserts: [
+            { effect: 'hallReverb', settings: { mixPercent: 100 }, key: null, kept: false, on: true, said: '' },
+          ],
         },
       },
     };

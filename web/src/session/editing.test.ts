@@ -12,6 +12,7 @@ const strip: Strip = {
   soloed: false,
   faderMoves: [],
   panMoves: [],
+  brought: [],
   sends: [],
   outputs: ['mix'],
 };

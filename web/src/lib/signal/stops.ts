@@ -1,5 +1,6 @@
-import type { Effect, Insert, Row, Session } from '../api/types';
+import type { Clip, Effect, Insert, Row, Session, Station } from '../api/types';
 import { count } from '../units';
+import { stationName } from './stations';
 import * as words from './words';
 
 /** A point of a row's way out. */
@@ -21,22 +22,32 @@ export function stopsOf(
   keep?: (inserts: Insert[]) => void,
 ): Stop[] {
   const name = (id: string) => session.rows.find((other) => other.id === id)?.name ?? id;
+  const brought = (...stations: Station[]) =>
+    row.strip.brought
+      .filter((each) => stations.includes(each.station))
+      .map((each) => ({
+        name: stationName(each.station),
+        words: `rendered elsewhere: ${files(session, each.clips)}`,
+      }));
+  const upTo = row.strip.brought.some(({ station }) => station === 'inserts' || station === 'fader');
   return [
     source(session, row),
+    ...brought('raw'),
     ...row.strip.inserts.map((insert, i) => {
       const known = effect(insert.effect);
       const key = insert.key ? `, listens to ${name(insert.key)}` : '';
       return {
         name: known?.name ?? insert.effect,
         title: known?.words,
-        words: words.settings(insert, known) + key,
-        faint: !insert.on || !known,
+        words: known ? words.settings(insert, known) + key : insert.said || 'cannot be made here',
+        faint: !insert.on || !known || upTo,
         kept: keep && {
           on: insert.kept,
           toggle: () => keep(row.strip.inserts.map((each, k) => (k === i ? { ...each, kept: !each.kept } : each))),
         },
       };
     }),
+    ...brought('shaped', 'inserts', 'fader', 'bus'),
     { name: 'Fader', words: words.fader(row.strip) },
     ...(row.type === 'mix' ? [] : [{ name: 'Pan', words: words.pan(row.strip) }]),
     ...row.strip.sends.map((send) => ({
@@ -45,6 +56,13 @@ export function stopsOf(
     })),
     ...(row.type === 'mix' ? [{ name: 'Out', words: 'the reference mix' }] : outputs(session, row)),
   ];
+}
+
+/** Names of the recordings that some clips are of. */
+export function files(session: Session, clips: Clip[]): string {
+  return [...new Set(clips.map(({ recording }) => recording))]
+    .map((hash) => session.recordings.find(({ sha256 }) => sha256 === hash)?.fileName ?? hash)
+    .join(', ');
 }
 
 function source(session: Session, row: Row): Stop {

@@ -10,6 +10,7 @@ const strip = (part: Partial<Strip>): Strip => ({
   soloed: false,
   faderMoves: [],
   panMoves: [],
+  brought: [],
   sends: [],
   outputs: ['mix'],
   ...part,
@@ -52,6 +53,7 @@ describe('the signal path in words', () => {
       key: null,
       kept: false,
       on,
+      said: '',
     });
     expect(words.settings(insert({ side: 1, hertz: 80, ratio: 3 }), effect)).toBe('Above, 80 Hz');
     expect(words.settings(insert({ ratio: 2.5 }), effect)).toBe('2.5:1');

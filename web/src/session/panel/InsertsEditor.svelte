@@ -6,6 +6,7 @@
   import { effects } from '../../lib/catalogue/effects.svelte';
   import type { Editing } from '../editing.svelte';
   import NumberField from '../../lib/NumberField.svelte';
+  import ForeignInsert from './ForeignInsert.svelte';
 
   /** A chain of inserts: add, order, switch off, keep, set; copied to other rows. */
   let {
@@ -15,7 +16,10 @@
     onset,
     keys = true,
   }: { editing: Editing; row: Row; inserts: Insert[]; onset: (inserts: Insert[]) => void; keys?: boolean } = $props();
+  /** Stands for one that is none of the house's. */
+  const FOREIGN = '+';
   let open = $state<number>();
+  let naming = $state(false);
   const others = $derived(editing.session.rows.filter((each) => each.id !== row.id && each.type !== 'mix'));
 
   effects.find('');
@@ -33,9 +37,13 @@
   function add(select: HTMLSelectElement) {
     const effect = select.value;
     select.value = '';
-    if (!effect) return;
+    if (effect === FOREIGN) naming = true;
+    else if (effect) put({ effect, said: '' });
+  }
+
+  function put(named: Pick<Insert, 'effect' | 'said'>) {
     open = inserts.length;
-    onset([...inserts, { effect, settings: {}, key: null, kept: false, on: true }]);
+    onset([...inserts, { ...named, settings: {}, key: null, kept: false, on: true }]);
   }
 
   function copyTo(select: HTMLSelectElement) {
@@ -63,7 +71,7 @@
   <div class="insert" class:off={!insert.on || !effect}>
     <div class="line">
       <button class="title" aria-expanded={open === i} onclick={() => (open = open === i ? undefined : i)}
-        >{open === i ? '▾' : '▸'} {effect?.name ?? insert.effect}{effect ? '' : ' – not at hand'}</button
+        >{open === i ? '▾' : '▸'} {effect?.name ?? insert.effect}{effect ? '' : ' – not here'}</button
       >
       <Button
         kind="tool"
@@ -92,7 +100,17 @@
         onclick={() => onset(inserts.filter((_, k) => k !== i))}>×</Button
       >
     </div>
-    {#if open === i && effect}
+    {#if open === i && !effect}
+      <div class="settings">
+        <p class="cap">It cannot be made here: it is off in the sound, and stands on the sheet as it is said.</p>
+        <textarea
+          aria-label="How {insert.effect} was set"
+          maxlength="2000"
+          rows="3"
+          value={insert.said}
+          onchange={(e) => change(i, { said: e.currentTarget.value })}></textarea>
+      </div>
+    {:else if open === i && effect}
       <div class="settings">
         <p class="cap">{effect.words}</p>
         {#each effect.settings as setting (setting.id)}
@@ -138,12 +156,19 @@
     {/if}
   </div>
 {/each}
+{#if naming}<ForeignInsert
+    onadd={(insert) => {
+      naming = false;
+      put(insert);
+    }}
+    oncancel={() => (naming = false)}
+  />{/if}
 <div class="foot">
   <Select class="flex-1" aria-label="Add an insert" onchange={(e) => add(e.currentTarget)} value=""
     ><option value="">+ Insert…</option>{#each effects.all as effect (effect.id)}<option
         value={effect.id}
         title={effect.words}>{effect.name}</option
-      >{/each}</Select
+      >{/each}<option value={FOREIGN}>From elsewhere…</option></Select
   >
   {#if inserts.length && keys}
     <Select class="flex-1" aria-label="Copy the inserts to" onchange={(e) => copyTo(e.currentTarget)} value=""
@@ -197,6 +222,13 @@
     gap: 7px;
     align-items: center;
     margin-top: 3px;
+  }
+  textarea {
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--paper);
+    padding: 4px 6px;
+    font-size: 13px;
   }
   .foot {
     display: flex;

@@ -38,7 +38,7 @@
       void editing.eachRow(`Add an insert to ${what}`, (row) => ({
         type: 'setInserts',
         row: row.id,
-        inserts: [...row.strip.inserts, { effect, settings: {}, key: null, kept: false, on: true }],
+        inserts: [...row.strip.inserts, { effect, settings: {}, key: null, kept: false, on: true, said: '' }],
       }));
   }
 </script>

@@ -74,7 +74,16 @@ final class ArchitectureTest {
                     "time", "audio", "effect", "instrument", "notes", "session", "measure", "signal", "naming")
             .whereLayer("check")
             .mayOnlyAccessLayers(
-                    "time", "audio", "effect", "instrument", "session", "measure", "signal", "naming", "handoff")
+                    "time",
+                    "audio",
+                    "effect",
+                    "instrument",
+                    "session",
+                    "measure",
+                    "align",
+                    "signal",
+                    "naming",
+                    "handoff")
             .whereLayer("proof")
             .mayOnlyAccessLayers("time", "audio", "session", "measure", "signal", "naming", "handoff")
             .whereLayer("parcel")

@@ -3,7 +3,7 @@ package apodex.bench;
 import apodex.audio.WorkFolder;
 import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

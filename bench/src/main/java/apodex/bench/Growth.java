@@ -5,7 +5,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.intake.RecordingStore;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;

@@ -7,7 +7,7 @@ import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
-import apodex.signal.Station;
+import apodex.session.Station;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Files;

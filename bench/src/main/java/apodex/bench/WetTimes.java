@@ -9,7 +9,7 @@ import apodex.session.AudioRow;
 import apodex.session.MixRow;
 import apodex.session.ReturnRow;
 import apodex.session.Row;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;

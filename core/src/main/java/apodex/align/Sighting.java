@@ -27,6 +27,9 @@ public record Sighting(
         double height,
         double lead) {
 
+    /** That nothing was found. */
+    public static final Sighting NOTHING = nothing(0, 0);
+
     /** How sure a place is. */
     public enum Certainty {
         /** To the sample: independent stretches of the sound all lie there, and nowhere else. */

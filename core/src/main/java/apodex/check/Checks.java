@@ -40,6 +40,8 @@ public final class Checks {
             new EndCut(),
             new DcOffset(),
             new DryTwin(),
+            new BroughtAgainstRaw(),
+            new NotesOnly(),
             new KeptTail(),
             new ClipInsertsLeftOff(),
             new UnknownEffect(),

@@ -2,7 +2,7 @@ package apodex.check;
 
 import apodex.handoff.Handoff.Choice;
 import apodex.session.Row;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.Collection;
 import java.util.List;
 

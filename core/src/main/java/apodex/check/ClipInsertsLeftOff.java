@@ -3,7 +3,7 @@ package apodex.check;
 import apodex.handoff.Adjustment;
 import apodex.handoff.Stations;
 import apodex.session.AudioRow;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
 import java.util.function.Consumer;
 

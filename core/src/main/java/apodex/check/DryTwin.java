@@ -4,7 +4,7 @@ import apodex.handoff.Adjustment;
 import apodex.handoff.Stations;
 import apodex.session.Insert;
 import apodex.session.Row;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;

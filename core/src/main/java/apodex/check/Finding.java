@@ -42,6 +42,11 @@ public record Finding(
                 List.of());
     }
 
+    /** The same, told apart from other findings of its check on its rows. */
+    Finding about(String what) {
+        return new Finding(check, key + ":" + what, severity, title, words, rows, evidence, remedies);
+    }
+
     /** The same with one more number. */
     Finding with(String what, String value) {
         List<Evidence.Figure> figures = new ArrayList<>(evidence.figures());

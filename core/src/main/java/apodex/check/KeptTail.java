@@ -10,7 +10,7 @@ import apodex.session.Insert;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.SetInserts;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -73,7 +73,7 @@ final class KeptTail extends Check {
                 .inserts()
                 .forEach(each -> inserts.add(
                         each == kept
-                                ? new Insert(each.effect(), each.settings(), each.key(), false, each.on())
+                                ? new Insert(each.effect(), each.settings(), each.key(), false, each.on(), each.said())
                                 : each));
         return inserts;
     }

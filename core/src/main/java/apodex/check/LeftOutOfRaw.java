@@ -2,8 +2,8 @@ package apodex.check;
 
 import apodex.handoff.Adjustment;
 import apodex.session.Row;
+import apodex.session.Station;
 import apodex.session.Strip;
-import apodex.signal.Station;
 import java.util.List;
 import java.util.function.Consumer;
 

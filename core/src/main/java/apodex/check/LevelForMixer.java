@@ -6,7 +6,7 @@ import apodex.measure.Decibels;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Row;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;

@@ -1,5 +1,6 @@
 package apodex.check;
 
+import apodex.align.Sighting;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
@@ -17,7 +18,7 @@ import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.SongPlace;
-import apodex.signal.Station;
+import apodex.session.Station;
 import apodex.time.FrameRange;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -144,6 +145,20 @@ public final class Look implements AutoCloseable {
         });
     }
 
+    /** The loudest sample of a stretch of a recording as a factor of full scale; 0 when it cannot be read. */
+    double peak(Clip clip) {
+        try {
+            return RowImage.measure(session, List.of(clip), sounds).peak();
+        } catch (IOException e) {
+            return 0;
+        }
+    }
+
+    /** Where the recording of a clip lies in that of another. */
+    Sighting sighting(Clip clip, Clip in) {
+        return sounds.sighting(session.recording(clip.recording()), session.recording(in.recording()));
+    }
+
     /**
      * A few samples of a clip as it is heard without fades, its channels one after the other.
      *
@@ -222,6 +237,10 @@ public final class Look implements AutoCloseable {
     FrameRange whole(AudioRow row) {
         long start = row.clips().stream().mapToLong(Clip::position).min().orElse(0);
         return new FrameRange(start, Math.max(start + 1, row.endFrame()));
+    }
+
+    static String milliseconds(double seconds) {
+        return String.format(Locale.ROOT, "%.1f ms", 1_000 * seconds);
     }
 
     static String db(double value) {

@@ -6,7 +6,7 @@ import apodex.handoff.Stations;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.RowKind;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

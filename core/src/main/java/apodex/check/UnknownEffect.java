@@ -5,6 +5,7 @@ import apodex.session.Insert;
 import apodex.session.Row;
 import apodex.session.SetAbout;
 import apodex.session.SetInserts;
+import apodex.session.Station;
 import apodex.session.Together;
 import java.util.List;
 import java.util.function.Consumer;
@@ -18,7 +19,7 @@ final class UnknownEffect extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
-            List<Insert> unknown = row.strip().inserts().stream()
+            List<Insert> unknown = row.strip().insertsAt(Station.INSERTS).stream()
                     .filter(insert ->
                             insert.on() && Effects.find(insert.effect()).isEmpty())
                     .toList();
@@ -28,13 +29,21 @@ final class UnknownEffect extends Check {
                 List<Insert> known = row.strip().inserts().stream()
                         .filter(insert -> !unknown.contains(insert))
                         .toList();
-                String note = row.about().withMoreNote("had " + names).note();
+                String note = row.about()
+                        .withMoreNote("had "
+                                + String.join(
+                                        ", ",
+                                        unknown.stream()
+                                                .map(UnknownEffect::words)
+                                                .toList()))
+                        .note();
                 found.accept(Finding.of(
                                 this,
                                 Severity.LOOK,
                                 "An effect that is not here",
                                 at.called(row) + " has " + names
-                                        + ", which Apodex does not have. It is skipped, and its files sound without it.",
+                                        + ", which cannot be made here. It is skipped, and files sound without it, unless the sound"
+                                        + " is brought as it was rendered elsewhere.",
                                 List.of(row.id()))
                         .with("Skipped", names)
                         .offering(Remedy.harmless(
@@ -47,5 +56,9 @@ final class UnknownEffect extends Check {
                                                         row.id(), row.about().role(), note))))));
             }
         }
+    }
+
+    private static String words(Insert insert) {
+        return insert.effect() + (insert.said().isEmpty() ? "" : " (" + insert.said() + ")");
     }
 }

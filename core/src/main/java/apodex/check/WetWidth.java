@@ -4,7 +4,7 @@ import apodex.handoff.Adjustment;
 import apodex.handoff.Handoff.Sides;
 import apodex.handoff.RowWidth;
 import apodex.session.Row;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
 import java.util.function.Consumer;
 

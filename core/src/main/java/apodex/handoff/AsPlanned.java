@@ -73,7 +73,7 @@ public final class AsPlanned {
                     .map(RowByHand.Kept::kept)
                     .findFirst()
                     .orElse(insert.kept());
-            seen.add(new Insert(insert.effect(), insert.settings(), insert.key(), kept, insert.on()));
+            seen.add(new Insert(insert.effect(), insert.settings(), insert.key(), kept, insert.on(), insert.said()));
         }
         return seen;
     }

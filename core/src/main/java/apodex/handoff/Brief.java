@@ -1,9 +1,9 @@
 package apodex.handoff;
 
 import apodex.session.RowKind;
+import apodex.session.Station;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.EnumMap;

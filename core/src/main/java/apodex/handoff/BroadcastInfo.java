@@ -4,7 +4,7 @@ import apodex.audio.BroadcastExtension;
 import apodex.audio.Digests;
 import apodex.audio.SampleFormat;
 import apodex.session.Session;
-import apodex.signal.Station;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import java.nio.charset.StandardCharsets;
 import java.util.HexFormat;

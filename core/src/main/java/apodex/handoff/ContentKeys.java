@@ -11,9 +11,9 @@ import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Dynamics;
-import apodex.signal.Station;
 import apodex.signal.Ways;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectWriter;
@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
@@ -114,6 +115,7 @@ public final class ContentKeys {
         if (station.compareTo(Station.FADER) >= 0) {
             facts.put("panLaw", session.panLaw());
         }
+        row.strip().broughtAt(station).ifPresent(clips -> facts.put("brought", sounding(clips)));
         upTo(row, station.compareTo(Station.FADER) > 0 ? Station.FADER : station, facts);
         if (station.compareTo(Station.FADER) <= 0) {
             return;
@@ -172,10 +174,8 @@ public final class ContentKeys {
     }
 
     private static List<Insert> inserts(Row row, Station station) {
-        return row.strip().inserts().stream()
-                .filter(insert -> insert.on()
-                        && (station.compareTo(Station.INSERTS) >= 0 || station == Station.SHAPED && insert.kept()))
-                .toList();
+        Station before = station.compareTo(Station.INSERTS) > 0 ? Station.INSERTS : station;
+        return row.strip().insertsAt(before).stream().filter(Insert::on).toList();
     }
 
     private Own own(Row row, Station station) {
@@ -192,11 +192,16 @@ public final class ContentKeys {
     }
 
     private Object source(Row row, Station station) {
+        for (Station before : List.of(Station.FADER, Station.INSERTS, Station.SHAPED, Station.RAW)) {
+            Optional<List<Clip>> brought = row.strip().broughtAt(before);
+            if (before.compareTo(station) <= 0 && brought.isPresent()) {
+                return List.of(before, sounding(brought.get()));
+            }
+        }
         if (row.kind() == RowKind.AUDIO) {
-            return row.clips().stream()
+            return sounding(row.clips().stream()
                     .map(clip -> station == Station.RAW ? clip.withInserts(List.<Insert>of()) : clip)
-                    .map(ContentKeys::sounding)
-                    .toList();
+                    .toList());
         }
         return row.playing(session)
                 .<Object>map(playing -> List.of(
@@ -204,6 +209,10 @@ public final class ContentKeys {
                         playing.notes(),
                         playing.parts().stream().map(Instrument.Part::id).toList()))
                 .orElse("sum");
+    }
+
+    private static List<Clip> sounding(List<Clip> clips) {
+        return clips.stream().map(ContentKeys::sounding).toList();
     }
 
     private static Clip sounding(Clip clip) {
@@ -215,7 +224,7 @@ public final class ContentKeys {
 
     /** That an insert is kept decides whether it is there at all, not what it does. */
     private static Insert sounding(Insert insert) {
-        return new Insert(insert.effect(), insert.settings(), insert.key(), false, true);
+        return new Insert(insert.effect(), insert.settings(), insert.key(), false, true, "");
     }
 
     /** A strip without what only listening follows, and without inserts that are off. */

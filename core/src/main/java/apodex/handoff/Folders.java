@@ -3,7 +3,7 @@ package apodex.handoff;
 import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.RowKind;
-import apodex.signal.Station;
+import apodex.session.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Locale;
 

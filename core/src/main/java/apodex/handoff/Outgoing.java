@@ -14,11 +14,11 @@ import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import apodex.signal.Sharing;
-import apodex.signal.Station;
 import apodex.signal.Ways;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -109,7 +109,7 @@ public final class Outgoing {
 
     private boolean findFilled(Row row) {
         if (row.kind().isSource()) {
-            return session.hasOwn(row);
+            return session.hasOwn(row) && !isNotesOnly(row);
         }
         return inputs.of(row).stream().anyMatch(this::isFilled);
     }
@@ -124,7 +124,28 @@ public final class Outgoing {
         return known;
     }
 
+    /** Whether a row has notes, and nothing that plays them but a stand-in. */
+    private boolean isNotesOnly(Row row) {
+        return row.kind().isPlayed()
+                && row.strip().brought().isEmpty()
+                && row.playing(session).orElseThrow().isStoodInFor();
+    }
+
+    /** Whether a row has a sound of its own at Raw, and not only what was rendered elsewhere for later stations. */
+    boolean isMadeAtRaw(Row row) {
+        return row.strip().broughtAt(Station.RAW).isPresent()
+                || switch (row.kind()) {
+                    case AUDIO ->
+                        !row.clips().isEmpty() || row.strip().brought().isEmpty();
+                    case INSTRUMENT, PART -> !row.playing(session).orElseThrow().isStoodInFor();
+                    case BUS, RETURN, MIX -> true;
+                };
+    }
+
     private boolean findSounding(Row row) {
+        if (row.strip().brought().stream().anyMatch(brought -> !brought.clips().isEmpty())) {
+            return true;
+        }
         if (row.kind() == RowKind.AUDIO) {
             return !row.clips().isEmpty() && images.get(row.id()) != StereoImage.Kind.SILENT;
         }
@@ -136,8 +157,7 @@ public final class Outgoing {
 
     private static boolean soundsInto(Row from, Row to) {
         Strip strip = from.strip();
-        boolean open = !strip.muted()
-                && (strip.faderDb() > Strip.SILENT_DB || !strip.faderMoves().isEmpty());
+        boolean open = strip.isOpen();
         return open && strip.outputs().contains(to.id())
                 || strip.sends().stream()
                         .anyMatch(send -> send.to().equals(to.id())
@@ -150,7 +170,9 @@ public final class Outgoing {
         if (widths.at(row, Station.INSERTS) == 1) {
             return true;
         }
-        return row.kind() == RowKind.AUDIO && images.get(row.id()) != StereoImage.Kind.STEREO;
+        boolean renderedElsewhere = row.strip().broughtAt(Station.INSERTS).isPresent()
+                || row.strip().broughtAt(Station.SHAPED).isPresent();
+        return row.kind() == RowKind.AUDIO && !renderedElsewhere && images.get(row.id()) != StereoImage.Kind.STEREO;
     }
 
     /** What the reference mix is made of: {@link Ways#ofMix}. */
@@ -194,6 +216,9 @@ public final class Outgoing {
 
     /** Frames that a file rings after the last sound, as its effects tell: the longest way through them. */
     public long tailFrames(Row row, Station station) {
+        if (row.placedAt(station).isPresent()) {
+            return 0;
+        }
         return switch (station) {
             case RAW -> row.kind() == RowKind.MIX || !row.kind().isSource() ? before(row) : 0;
             case SHAPED, INSERTS, FADER -> after(row);
@@ -214,7 +239,7 @@ public final class Outgoing {
                     .mapToLong(this::own)
                     .max()
                     .orElse(0);
-            known = before(row) + clips + own(row.strip().inserts());
+            known = before(row) + clips + own(row.strip().insertsAt(Station.INSERTS));
             rings.put(row.id(), known);
         }
         return known;

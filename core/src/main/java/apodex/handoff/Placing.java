@@ -1,9 +1,9 @@
 package apodex.handoff;
 
 import apodex.measure.StereoImage;
+import apodex.session.Station;
 import apodex.signal.Channels;
 import apodex.signal.Placed;
-import apodex.signal.Station;
 import java.util.Objects;
 
 /** Where a mono file sat in the stereo picture: of Raw the plan knows the sides; two mono files of one row are its sides. */

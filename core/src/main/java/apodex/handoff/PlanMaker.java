@@ -15,11 +15,11 @@ import apodex.session.InstrumentRow;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Take;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
 import apodex.signal.Sharing;
-import apodex.signal.Station;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.List;
@@ -151,6 +151,9 @@ final class PlanMaker {
                 String name = row.kind() == RowKind.MIX && station == Station.FADER ? REFERENCE_NAME : row.name();
                 if (station == Station.RAW && session.row(row.row()).orElseThrow() instanceof AudioRow audio) {
                     for (Take take : AsPlanned.takes(audio, handoff)) {
+                        if (!images.containsKey(AsPlanned.rowOf(audio, take))) {
+                            continue; // a recording of it cannot be read
+                        }
                         boolean chosenTake = take.id().equals(audio.active());
                         prints.addAll(prints(
                                 row,
@@ -311,7 +314,8 @@ final class PlanMaker {
     }
 
     private String listening(List<Print> prints) {
-        if (!settings.listening()) {
+        boolean isMixUnmade = rows.stream().anyMatch(row -> row.kind() == RowKind.MIX && row.unmade() != null);
+        if (!settings.listening() || isMixUnmade) {
             return "";
         }
         Print mix = prints.stream()

@@ -2,7 +2,7 @@ package apodex.handoff;
 
 import apodex.measure.StereoImage;
 import apodex.session.RowKind;
-import apodex.signal.Station;
+import apodex.session.Station;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +25,7 @@ import java.util.Optional;
  * @param under      buses its sound reaches, near and far
  * @param takes      ids of the takes that are printed of it at Raw
  * @param unknown    effects among its inserts that Apodex does not have; they are skipped
+ * @param unmade     why nothing of it can be printed; null when it can
  */
 public record PlanRow(
         String row,
@@ -41,7 +42,8 @@ public record PlanRow(
         List<Boolean> kept,
         List<String> under,
         List<String> takes,
-        List<String> unknown) {
+        List<String> unknown,
+        @Nullable String unmade) {
     public PlanRow {
         stations = List.copyOf(stations);
         asked = asked == null ? List.of() : List.copyOf(asked);
@@ -51,16 +53,20 @@ public record PlanRow(
         unknown = List.copyOf(unknown);
     }
 
-    /** Where a file is taken when one is asked for at a station: a station that is not offered sounds as the last one before it. */
+    /**
+     * Where a file is taken when one is asked for at a station: a station that is not offered sounds as the last
+     * one before it; what has none before it was rendered elsewhere for the first it has.
+     */
     Optional<Station> nearest(Station wanted) {
         return stations.stream()
                 .filter(station -> station.compareTo(wanted) <= 0)
-                .reduce((one, later) -> later);
+                .reduce((one, later) -> later)
+                .or(() -> stations.stream().findFirst());
     }
 
     PlanRow asking(List<Station> wanted) {
         return new PlanRow(
                 row, number, name, kind, stations, wanted, image, channels, evidence, peakDbfs, trimDb, kept, under,
-                takes, unknown);
+                takes, unknown, unmade);
     }
 }

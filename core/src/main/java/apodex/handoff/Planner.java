@@ -12,10 +12,10 @@ import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Take;
 import apodex.signal.MeasuredRecordings;
 import apodex.signal.Sharing;
-import apodex.signal.Station;
 import apodex.time.SampleRate;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -31,15 +31,14 @@ public final class Planner {
     private final Handoff handoff;
     private final RowWidth widths;
     private final Map<String, StereoImage> images = new LinkedHashMap<>();
+    private final Unmade unmade;
 
     /** @param session as the handoff sees it */
-    private Planner(Session session, Handoff handoff, MeasuredRecordings recordings) throws IOException {
+    private Planner(Session session, Handoff handoff, MeasuredRecordings recordings) {
         this.session = session;
         this.handoff = handoff;
         this.widths = new RowWidth(session);
-        for (AudioRow row : session.audioRows()) {
-            images.put(row.id(), RowImage.measure(session, row, recordings));
-        }
+        this.unmade = new Unmade(session, recordings, images);
     }
 
     /**
@@ -133,16 +132,31 @@ public final class Planner {
         int number = 1;
         for (Row each : order) {
             Row row = session.row(each.id()).orElseThrow();
-            rows.add(planRow(row, row.kind() == RowKind.MIX ? 0 : number++, outgoing.stations(row)));
+            rows.add(planRow(row, row.kind() == RowKind.MIX ? 0 : number++, offered(row, outgoing)));
         }
         List<Choice> asked = new Wanted(outgoing, handoff.brief()).of(rows);
         Map<String, List<Station>> askedByRow = asked.stream()
                 .collect(Collectors.groupingBy(Choice::row, Collectors.mapping(Choice::station, Collectors.toList())));
         rows.replaceAll(row -> row.asking(askedByRow.getOrDefault(row.row(), List.of())));
         List<Choice> chosen = new ArrayList<>(asked);
-        handoff.added().forEach(choice -> chosen.add(offered(choice, rows)));
+        handoff.added().stream()
+                .filter(choice -> isMade(choice, outgoing))
+                .forEach(choice -> chosen.add(offered(choice, rows)));
         chosen.removeAll(Set.copyOf(handoff.leftOut()));
         return new PlanMaker(outgoing, handoff, rows, images, sections, rate).make(chosen);
+    }
+
+    /** What cannot be made has no station, and beyond its fader nothing that runs through what cannot be made. */
+    private List<Station> offered(Row row, Outgoing outgoing) {
+        if (unmade.why(row).isPresent()) {
+            return List.of();
+        }
+        boolean isCut = !unmade.isEmpty()
+                && outgoing.through(row).stream()
+                        .anyMatch(each -> unmade.why(each).isPresent());
+        return outgoing.stations(row).stream()
+                .filter(station -> !isCut || station.compareTo(Station.FADER) <= 0)
+                .toList();
     }
 
     /** A file chosen by hand. Whether a Fader differs can change with a recording; where it does not, it is the file before it. */
@@ -157,12 +171,18 @@ public final class Planner {
                         + choice.station().label() + "."));
     }
 
+    private boolean isMade(Choice choice, Outgoing outgoing) {
+        Row row = outgoing.row(choice.row()).orElse(null);
+        return unmade.isEmpty() || row == null || offered(row, outgoing).contains(choice.station());
+    }
+
     private static Sharing sharing(Handoff handoff) {
         return new Sharing(handoff.settled().returns(), handoff.settled().dynamics());
     }
 
     private PlanRow planRow(Row row, int number, List<Station> offered) {
-        List<String> unknown = row.strip().inserts().stream()
+        List<String> unknown = row.strip().insertsAt(Station.INSERTS).stream()
+                .filter(Insert::on)
                 .map(Insert::effect)
                 .filter(effect -> Effects.find(effect).isEmpty())
                 .distinct()
@@ -173,7 +193,8 @@ public final class Planner {
                 .filter(BusRow.class::isInstance)
                 .map(Row::id)
                 .toList();
-        if (row instanceof AudioRow audio) {
+        String why = unmade.why(row).orElse(null);
+        if (row instanceof AudioRow audio && images.containsKey(row.id())) {
             StereoImage image = images.get(row.id());
             Double peak = image.peak() == 0 ? null : Decibels.ofAmplitude(image.peak());
             return new PlanRow(
@@ -191,7 +212,8 @@ public final class Planner {
                     kept,
                     under,
                     AsPlanned.takes(audio, handoff).stream().map(Take::id).toList(),
-                    unknown);
+                    unknown,
+                    why);
         }
         int width = row.kind() == RowKind.MIX ? isMixWide() ? 2 : 1 : widths.at(row, Station.RAW);
         return new PlanRow(
@@ -203,13 +225,14 @@ public final class Planner {
                 List.of(),
                 null,
                 width,
-                evidence(row, width),
+                why != null ? why : evidence(row, width),
                 null,
                 trim,
                 kept,
                 under,
                 List.of(),
-                unknown);
+                unknown,
+                why);
     }
 
     private static String evidence(Row row, int width) {
@@ -240,6 +263,9 @@ public final class Planner {
     }
 
     private boolean isWide(Row row) {
+        if (!images.containsKey(row.id()) || !row.strip().brought().isEmpty()) {
+            return true; // only printing can tell
+        }
         return switch (images.get(row.id()).kind()) {
             case STEREO, LEFT_ONLY, RIGHT_ONLY -> true;
             case SILENT, MONO, SAME_ON_BOTH_SIDES -> hasStereoEffect(row);

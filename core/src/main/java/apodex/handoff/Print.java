@@ -1,8 +1,8 @@
 package apodex.handoff;
 
 import apodex.session.MixRow;
+import apodex.session.Station;
 import apodex.signal.Channels;
-import apodex.signal.Station;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 
 /**

@@ -10,15 +10,23 @@ import apodex.signal.MeasuredRecordings;
 import apodex.signal.UnreadableRecording;
 import apodex.time.FrameRange;
 import java.io.IOException;
+import java.util.List;
 
 /** Measures the two sides of a row's Raw from its recordings' overviews, over just the stretches its clips use. */
 public final class RowImage {
     private RowImage() {}
 
     /** Fades are left out of account: they can only lower what is found. */
-    public static StereoImage measure(Session session, AudioRow row, MeasuredRecordings recordings) throws IOException {
+    public static StereoImage measure(Session session, AudioRow row, MeasuredRecordings recordings)
+            throws UnreadableRecording {
+        return measure(session, row.clips(), recordings);
+    }
+
+    /** The same for any clips. */
+    public static StereoImage measure(Session session, List<Clip> clips, MeasuredRecordings recordings)
+            throws UnreadableRecording {
         StereoImage image = StereoImage.NOTHING;
-        for (Clip clip : row.clips()) {
+        for (Clip clip : clips) {
             try {
                 StereoImage stretch =
                         recordings.image(clip.recording(), clip.firstChannel(), clip.channels(), heard(session, clip));

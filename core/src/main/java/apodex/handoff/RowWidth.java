@@ -8,8 +8,9 @@ import apodex.session.Insert;
 import apodex.session.Playing;
 import apodex.session.Row;
 import apodex.session.Session;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** How many channels a row has where it is taken, as far as its routing and effects tell. */
@@ -25,7 +26,15 @@ public final class RowWidth {
         if (station.compareTo(Station.INSERTS) > 0) {
             return 2;
         }
-        int width = source(row);
+        Optional<List<Clip>> placed = row.placedAt(station);
+        if (placed.isPresent()) {
+            return widest(placed.get());
+        }
+        Optional<List<Clip>> shaped = row.strip().broughtAt(Station.SHAPED);
+        if (shaped.isPresent() && station == Station.INSERTS) {
+            return through(row.strip().insertsAt(station), widest(shaped.get()), station);
+        }
+        int width = row.strip().broughtAt(Station.RAW).map(RowWidth::widest).orElseGet(() -> source(row));
         if (station == Station.RAW) {
             return width;
         }
@@ -47,17 +56,25 @@ public final class RowWidth {
 
     /** Whether what is on one side of a row at Raw is on that side alone at a station up to Inserts. */
     boolean keepsSidesApart(Row row, Station station) {
-        return Stream.concat(
-                        row.clips().stream().flatMap(clip -> clip.inserts().stream()),
-                        row.strip().inserts().stream().filter(insert -> station == Station.INSERTS || insert.kept()))
-                .filter(insert -> !Stations.active(List.of(insert)).isEmpty())
-                .map(insert -> Effects.find(insert.effect()).orElseThrow())
-                .allMatch(Effect::keepsSidesApart);
+        boolean renderedElsewhere = row.strip().broughtAt(Station.SHAPED).isPresent()
+                || row.strip().broughtAt(Station.INSERTS).isPresent();
+        return !renderedElsewhere
+                && Stream.concat(
+                                row.clips().stream().flatMap(clip -> clip.inserts().stream()),
+                                row.strip().inserts().stream()
+                                        .filter(insert -> station == Station.INSERTS || insert.kept()))
+                        .filter(insert -> !Stations.active(List.of(insert)).isEmpty())
+                        .map(insert -> Effects.find(insert.effect()).orElseThrow())
+                        .allMatch(Effect::keepsSidesApart);
+    }
+
+    private static int widest(List<Clip> clips) {
+        return clips.stream().mapToInt(Clip::channels).max().orElse(1);
     }
 
     private int source(Row row) {
         return switch (row.kind()) {
-            case AUDIO -> row.clips().stream().mapToInt(Clip::channels).max().orElse(1);
+            case AUDIO -> widest(row.clips());
             case INSTRUMENT, PART ->
                 row.playing(session).map(Playing::parts).orElse(List.of()).stream()
                         .mapToInt(Part::channels)

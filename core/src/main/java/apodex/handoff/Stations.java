@@ -5,9 +5,9 @@ import apodex.session.Insert;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import apodex.signal.Ways;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,15 +33,20 @@ public final class Stations {
         if (row.kind() == RowKind.RETURN) {
             stations.add(Station.INSERTS);
         } else {
-            stations.add(Station.RAW);
-            if (hasClipInserts(row) || active(strip.inserts()).stream().anyMatch(Insert::kept)) {
+            if (outgoing.isMadeAtRaw(row)) {
+                stations.add(Station.RAW);
+            }
+            if (isBrought(row, Station.SHAPED)
+                    || hasClipInserts(row)
+                    || active(strip.inserts()).stream().anyMatch(Insert::kept)) {
                 stations.add(Station.SHAPED);
             }
-            if (active(strip.inserts()).stream().anyMatch(insert -> !insert.kept())) {
+            if (isBrought(row, Station.INSERTS)
+                    || active(strip.insertsAt(Station.INSERTS)).stream().anyMatch(insert -> !insert.kept())) {
                 stations.add(Station.INSERTS);
             }
         }
-        if (!strip.isAtRest() || outgoing.isMono(row)) {
+        if (isBrought(row, Station.FADER) || !strip.isAtRest() || outgoing.isMono(row)) {
             stations.add(Station.FADER);
         }
         Session session = outgoing.session();
@@ -52,13 +57,18 @@ public final class Stations {
                 && ways.senders(row).stream()
                         .anyMatch(each -> !each.strip().sends().isEmpty());
         boolean straight = strip.outputs().equals(List.of(session.mix().id())) && !sends;
-        if (heard && !straight) {
+        boolean throughBuses = isBrought(row, Station.BUS);
+        if (throughBuses || heard && !straight) {
             stations.add(Station.BUS);
         }
-        if (heard && isShaping(session.mix())) {
+        if (heard && !throughBuses && isShaping(session.mix())) {
             stations.add(Station.MIX);
         }
         return stations;
+    }
+
+    private static boolean isBrought(Row row, Station station) {
+        return row.strip().broughtAt(station).isPresent();
     }
 
     private static boolean hasClipInserts(Row row) {

@@ -3,7 +3,7 @@ package apodex.handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.session.Row;
 import apodex.session.RowKind;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;

@@ -2,7 +2,7 @@ package apodex.handoff;
 
 import apodex.session.Row;
 import apodex.session.RowKind;
-import apodex.signal.Station;
+import apodex.session.Station;
 import java.util.List;
 import java.util.Set;
 

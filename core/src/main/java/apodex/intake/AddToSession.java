@@ -111,10 +111,10 @@ public final class AddToSession {
                 .findFirst();
         if (same.isPresent()) {
             words.add("“" + recording.fileName() + "” is in this session already; its content is the same.");
-            return isInUse(same.get());
+            return session.uses(recording.sha256());
         }
         Optional<Recording> named = session.recordings().stream()
-                .filter(each -> each.fileName().equalsIgnoreCase(recording.fileName()) && isInUse(each))
+                .filter(each -> each.fileName().equalsIgnoreCase(recording.fileName()) && session.uses(each.sha256()))
                 .findFirst();
         named.ifPresent(old -> {
             boolean missing = !store.has(old.sha256());
@@ -123,13 +123,6 @@ public final class AddToSession {
                     + (missing ? "was missing and is here now." : "took the place of its older version."));
         });
         return named.isPresent();
-    }
-
-    private boolean isInUse(Recording recording) {
-        return session.audioRows().stream()
-                .flatMap(row -> row.takes().stream())
-                .flatMap(take -> take.clips().stream())
-                .anyMatch(clip -> clip.recording().equals(recording.sha256()));
     }
 
     private void lists(Sorted sorted, Media media) {

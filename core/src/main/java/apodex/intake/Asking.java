@@ -19,11 +19,11 @@ abstract class Asking {
     /** Puts what is open into {@link #questions}. */
     abstract void ask();
 
-    /** Recordings that are rows, and that no list lays out. */
+    /** Recordings that are on rows or beside them, and that no list lays out. */
     List<IntakeFile> used() {
         return intake.sounds().stream()
-                .filter(file ->
-                        file.seat().use() == Use.ROW && file.seat().place().by() != By.LIST)
+                .filter(file -> (file.seat().use() == Use.ROW || file.seat().use() == Use.BESIDE)
+                        && file.seat().place().by() != By.LIST)
                 .toList();
     }
 

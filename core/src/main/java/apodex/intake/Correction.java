@@ -2,6 +2,7 @@ package apodex.intake;
 
 import apodex.session.NameRule;
 import apodex.session.Role;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
@@ -11,6 +12,7 @@ import java.util.List;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Correction.UseAs.class, name = "useAs"),
+    @JsonSubTypes.Type(value = Correction.Beside.class, name = "beside"),
     @JsonSubTypes.Type(value = Correction.InRow.class, name = "inRow"),
     @JsonSubTypes.Type(value = Correction.OfRole.class, name = "ofRole"),
     @JsonSubTypes.Type(value = Correction.AsTake.class, name = "asTake"),
@@ -49,6 +51,23 @@ public sealed interface Correction {
         @Override
         public IntakeFile applyTo(IntakeFile file) {
             return file.withSeat(file.seat().withUse(use));
+        }
+    }
+
+    /** They are a row's sound as it was rendered elsewhere for a station of it, and lie beside what is on the row. */
+    record Beside(List<String> files, String row, Station station) implements OfFiles {
+        public Beside {
+            row = NameRule.check("row", row);
+            if (station == null || station == Station.RAW || station == Station.MIX) {
+                throw new IllegalArgumentException(
+                        "What was rendered elsewhere for a row stands for Shaped, Inserts, Fader or Bus.");
+            }
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.at(station)
+                    .withSeat(file.seat().withUse(Seat.Use.BESIDE).withRow(row).withTake(1));
         }
     }
 

@@ -8,18 +8,22 @@ import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /**
  * What came from somebody else, examined and laid out as it would become a session; nothing is final. A value: each
@@ -111,7 +115,9 @@ public record Intake(
     private static int asideness(IntakeFile file) {
         return file.kind() == IntakeFile.Kind.PAPER
                 ? Use.values().length
-                : file.seat().use().ordinal();
+                : file.seat().use() == Use.BESIDE
+                        ? Use.ROW.ordinal()
+                        : file.seat().use().ordinal();
     }
 
     /** How many rows the session will have, besides the mix and buses. */
@@ -119,16 +125,69 @@ public record Intake(
         return listed + rows().size();
     }
 
-    /** Files that share a row, by its name, in the order of the rows; sides, takes and clips in theirs. */
+    /**
+     * Files that share a row, by its name, in the order of the rows; sides, takes and clips in theirs. What was rendered elsewhere for a
+     * row that is not there is a row itself.
+     */
     @JsonIgnore
     public Map<String, List<IntakeFile>> rows() {
         Map<String, List<IntakeFile>> rows = new LinkedHashMap<>();
+        Set<String> hosts = hosts();
         laidOut().stream()
-                .filter(file -> file.isSound() && file.seat().use() == Use.ROW)
-                .filter(file -> file.seat().place().by() != Place.By.LIST)
+                .filter(file -> isFree(file)
+                        && (file.seat().use() == Use.ROW
+                                || file.seat().use() == Use.BESIDE
+                                        && !hosts.contains(file.seat().row())))
                 .forEach(file -> rows.computeIfAbsent(file.seat().row(), name -> new ArrayList<>())
                         .add(file));
         return rows;
+    }
+
+    /** What was rendered elsewhere for a row, by the stations it stands for. */
+    Map<String, List<IntakeFile>> beside(String row) {
+        return hosts().contains(row)
+                ? files.stream()
+                        .filter(file -> isFree(file)
+                                && file.seat().use() == Use.BESIDE
+                                && file.seat().row().equals(row))
+                        .collect(Collectors.groupingBy(IntakeFile::station, TreeMap::new, Collectors.toList()))
+                : Map.of();
+    }
+
+    /** Names of rows that something of one or two channels lies on. */
+    private Set<String> hosts() {
+        return files.stream()
+                .filter(file -> isFree(file)
+                        && file.seat().use() == Use.ROW
+                        && file.recording().channels() <= 2)
+                .map(file -> file.seat().row())
+                .collect(Collectors.toSet());
+    }
+
+    private static boolean isFree(IntakeFile file) {
+        return file.isSound() && file.seat().place().by() != Place.By.LIST;
+    }
+
+    /** Files that will be heard: of a row that came several times over, the one nearest to the mix. */
+    List<IntakeFile> heard() {
+        Map<String, Integer> last = new HashMap<>();
+        List<IntakeFile> heard =
+                sounds().stream().filter(file -> isHeard(file.seat().use())).toList();
+        heard.forEach(file -> last.merge(file.seat().row(), nearness(file), Math::max));
+        return heard.stream()
+                .filter(file -> nearness(file) == last.get(file.seat().row()))
+                .toList();
+    }
+
+    private static boolean isHeard(Use use) {
+        return use == Use.ROW || use == Use.BESIDE;
+    }
+
+    private static int nearness(IntakeFile file) {
+        boolean isPastTheSum = file.seat().use() == Use.BESIDE && file.station().equals(Station.BUS.label());
+        return file.seat().use() == Use.ROW || isPastTheSum
+                ? isPastTheSum ? -1 : 0
+                : Station.called(file.station()).map(Station::ordinal).orElse(0);
     }
 
     /**

@@ -3,6 +3,7 @@ package apodex.intake;
 import apodex.audio.SoundFacts;
 import apodex.examine.Examination;
 import apodex.session.Recording;
+import apodex.session.Station;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
@@ -18,7 +19,7 @@ import jakarta.annotation.Nullable;
  * @param facts       what it says of itself, for recordings
  * @param heard       what was heard in it, for recordings
  * @param number      that its name counts it with, among those of its folder; 0 for none
- * @param station     where on its row's way it was taken, where a manifest says so; else empty
+ * @param station     where on its row's way it was taken, where somebody says so; else empty
  * @param seat        what it would be
  */
 public record IntakeFile(
@@ -57,6 +58,11 @@ public record IntakeFile(
 
     IntakeFile withSeat(Seat other) {
         return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, station, other);
+    }
+
+    IntakeFile at(Station other) {
+        return new IntakeFile(
+                id, folder, name, kind, recording, facts, heard, number, other == null ? "" : other.label(), seat);
     }
 
     IntakeFile withRecording(Recording other) {

@@ -39,10 +39,8 @@ public record IntakeSum(double explained, List<Double> pieces, double seconds, L
     public static IntakeSum of(Intake intake, RecordingStore store) throws IOException {
         IntakeFile reference = intake.reference()
                 .orElseThrow(() -> new IllegalArgumentException("There is no mix to hold the files against."));
-        List<IntakeFile> files = intake.sounds().stream()
-                .filter(file ->
-                        file.seat().use() == Seat.Use.ROW && file.heard().peak() > 0)
-                .toList();
+        List<IntakeFile> files =
+                intake.heard().stream().filter(file -> file.heard().peak() > 0).toList();
         double perFrame =
                 (double) reference.recording().rate().hertz() / intake.rate().hertz();
         try (PcmReader mix = store.open(reference.recording().sha256())) {

@@ -4,13 +4,12 @@ import apodex.intake.Seat.Side;
 import apodex.intake.Seat.Use;
 import apodex.parcel.Manifest;
 import apodex.session.Role;
-import apodex.signal.Station;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * Where the files of one of our parcels sit, by its manifest. A row that was printed at several stations is heard at the first of
@@ -37,13 +36,7 @@ final class ManifestSeats {
     }
 
     private static int order(Manifest.Entry file) {
-        return station(file.station()).map(Station::ordinal).orElse(0);
-    }
-
-    static Optional<Station> station(String label) {
-        return Arrays.stream(Station.values())
-                .filter(station -> station.label().equals(label))
-                .findFirst();
+        return Station.called(file.station()).map(Station::ordinal).orElse(0);
     }
 
     Seat seat(Manifest.Entry file, SampleRate rate) {

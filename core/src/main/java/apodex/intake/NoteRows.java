@@ -7,6 +7,7 @@ import apodex.session.Marker;
 import apodex.session.NameRule;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.SoundFrom;
 import apodex.session.Strip;
 import apodex.time.MeterChange;
 import apodex.time.SampleRate;
@@ -26,8 +27,8 @@ final class NoteRows {
         } catch (EditRefused e) {
             name = "Notes";
         }
-        return new InstrumentRow(
-                id, name, player.drums() ? "drumKit" : instrument(player.program()), player.notes(), Strip.PLAIN);
+        String instrument = player.drums() ? "drumKit" : instrument(player.program());
+        return new InstrumentRow(id, name, instrument, player.notes(), Strip.PLAIN).from(SoundFrom.ELSEWHERE);
     }
 
     /** The house instrument nearest to a General MIDI program's family. */

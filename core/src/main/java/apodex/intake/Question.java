@@ -18,6 +18,8 @@ public record Question(Kind kind, List<String> files, String words, List<Answer>
         WRONG_RATE,
         @JsonProperty("stations")
         STATIONS,
+        @JsonProperty("wetAndDry")
+        WET_AND_DRY,
         @JsonProperty("place")
         PLACE,
         @JsonProperty("noPlace")

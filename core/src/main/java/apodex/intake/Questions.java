@@ -15,7 +15,8 @@ public final class Questions {
             AskSameSounds::new,
             AskTakesOrRows::new,
             AskLoneSides::new,
-            AskStations::new);
+            AskStations::new,
+            AskWetAndDry::new);
 
     private Questions() {}
 

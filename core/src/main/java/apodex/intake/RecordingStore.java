@@ -1,5 +1,6 @@
 package apodex.intake;
 
+import apodex.align.Sighting;
 import apodex.audio.Digests;
 import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
@@ -48,6 +49,8 @@ public final class RecordingStore implements Sounds {
     private final Path root;
     /** What was read of scans and is still wanted; memory that runs short takes it back. */
     private final Map<String, SoftReference<SoundScan>> scans = new ConcurrentHashMap<>();
+    /** Where recordings lie in others: looked for once, since it takes reading both. */
+    private final Map<String, SoftReference<Sighting>> sightings = new ConcurrentHashMap<>();
 
     private final Map<String, SoftReference<Map<Stretch, StereoImage>>> images = new ConcurrentHashMap<>();
     /** What the bytes of files that look touched turned out to be, by file and moment of change. */
@@ -200,6 +203,18 @@ public final class RecordingStore implements Sounds {
         } catch (IOException e) {
             return Standing.MISSING;
         }
+    }
+
+    @Override
+    public Sighting sighting(Recording of, Recording in) {
+        String key = of.sha256() + " in " + in.sha256();
+        SoftReference<Sighting> kept = sightings.get(key);
+        Sighting sighting = kept == null ? null : kept.get();
+        if (sighting == null) {
+            sighting = Sounds.super.sighting(of, in);
+            sightings.put(key, new SoftReference<>(sighting));
+        }
+        return sighting;
     }
 
     @Override

@@ -20,6 +20,9 @@ public record Seat(Use use, String row, Role role, String note, int take, Side s
     public enum Use {
         @JsonProperty("row")
         ROW,
+        /** Beside what lies on the row: its sound as it was rendered elsewhere for a station of it. */
+        @JsonProperty("beside")
+        BESIDE,
         /** The mix as its sender heard it: to hold the others against, never part of the sum. */
         @JsonProperty("reference")
         REFERENCE,

@@ -4,6 +4,7 @@ import apodex.intake.Seat.Side;
 import apodex.parcel.Manifest;
 import apodex.session.About;
 import apodex.session.AudioRow;
+import apodex.session.Brought;
 import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Key;
@@ -15,6 +16,7 @@ import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.session.Take;
 import apodex.time.Meter;
@@ -73,7 +75,7 @@ public final class SessionFromIntake {
         later = Math.max(0, -earliest);
         Session session = SessionLayout.of(documents, recordings, intake.rate(), intake.title(), today, this::lay);
         Session used = session.withRecordings(session.recordings().stream()
-                .filter(recording -> isUsed(session, recording))
+                .filter(recording -> session.uses(recording.sha256()))
                 .toList());
         return papers.manifest == null ? used : withSong(used, papers.manifest);
     }
@@ -102,13 +104,6 @@ public final class SessionFromIntake {
                         || file.seat().place().by() == Place.By.LIST)
                 .map(IntakeFile::recording)
                 .toList();
-    }
-
-    private static boolean isUsed(Session session, Recording recording) {
-        return session.audioRows().stream()
-                .flatMap(row -> row.takes().stream())
-                .flatMap(take -> take.clips().stream())
-                .anyMatch(clip -> clip.recording().equals(recording.sha256()));
     }
 
     private static List<DroppedFile> documents(Path kept) throws IOException {
@@ -188,7 +183,13 @@ public final class SessionFromIntake {
         // stamped pieces of one thing that lie one after the other are its clips, not its takes
         List<Take> all = made.size() == 1 || Offers.overlap(pieces) ? made : List.of(new Take("t1", "Take 1", pieces));
         String bus = buses.getOrDefault(first.seat().group(), MixRow.ID);
-        AudioRow row = new AudioRow(SessionLayout.nextId(rows), name, all, "t1", Strip.feeding(bus));
+        List<Brought> brought = new ArrayList<>();
+        for (Map.Entry<String, List<IntakeFile>> beside : intake.beside(name).entrySet()) {
+            brought.add(new Brought(
+                    Station.called(beside.getKey()).orElseThrow(), clips(name, beside.getValue(), media, rate)));
+        }
+        Strip strip = Strip.feeding(bus).withBrought(brought);
+        AudioRow row = new AudioRow(SessionLayout.nextId(rows), name, all, "t1", strip);
         rows.add(row.withAbout(about(first)));
     }
 

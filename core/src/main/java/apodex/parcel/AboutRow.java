@@ -3,13 +3,14 @@ package apodex.parcel;
 import apodex.handoff.Plan;
 import apodex.handoff.PlanRow;
 import apodex.measure.StereoImage;
+import apodex.session.Brought;
 import apodex.session.PartRow;
 import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -64,8 +65,15 @@ final class AboutRow {
                 about.add(planned.evidence());
             }
         }
-        if (!planned.unknown().isEmpty()) {
-            about.add("Without " + String.join(", ", planned.unknown()) + ", which was not at hand.");
+        for (Brought brought : row.strip().brought()) {
+            if (printed.contains(brought.station())) {
+                about.add("At " + brought.station().label() + " it was rendered elsewhere: "
+                        + brought.clips().stream()
+                                .map(clip -> session.recording(clip.recording()).fileName())
+                                .distinct()
+                                .collect(Collectors.joining(", "))
+                        + ".");
+            }
         }
         if (!row.about().note().isEmpty()) {
             about.add("Note: " + row.about().note() + ".");
@@ -74,6 +82,9 @@ final class AboutRow {
     }
 
     private String whyNoFile() {
+        if (planned.unmade() != null) {
+            return "Not printed: " + planned.unmade();
+        }
         if (row.kind() == RowKind.AUDIO && row.clips().isEmpty()) {
             return "Not printed: nothing is on it.";
         }

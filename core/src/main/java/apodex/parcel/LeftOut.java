@@ -7,9 +7,9 @@ import apodex.session.Insert;
 import apodex.session.Move;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -32,8 +32,7 @@ final class LeftOut {
             left.add("effects on single clips");
         }
         for (Insert insert : row.strip().inserts()) {
-            boolean in = taken.compareTo(Station.INSERTS) >= 0 || taken == Station.SHAPED && insert.kept();
-            if (insert.on() && !in) {
+            if (insert.on() && !isIn(row.strip(), insert, taken)) {
                 left.add(words(insert));
             }
         }
@@ -44,6 +43,21 @@ final class LeftOut {
         row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to())
                 .ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
         return left;
+    }
+
+    /** Whether a file holds an insert: what was rendered elsewhere holds all before it, and nothing else holds what is not of the house. */
+    private static boolean isIn(Strip strip, Insert insert, Station taken) {
+        boolean byShaped = insert.kept() && isBrought(strip, Station.SHAPED, taken);
+        boolean byInserts = isBrought(strip, Station.INSERTS, taken)
+                || isBrought(strip, Station.FADER, taken)
+                || taken == Station.BUS && isBrought(strip, Station.BUS, taken);
+        boolean made = Effects.find(insert.effect()).isPresent()
+                && (taken.compareTo(Station.INSERTS) >= 0 || taken == Station.SHAPED && insert.kept());
+        return byShaped || byInserts || made;
+    }
+
+    private static boolean isBrought(Strip strip, Station station, Station taken) {
+        return station.compareTo(taken) <= 0 && strip.broughtAt(station).isPresent();
     }
 
     private static List<String> strip(Strip strip) {
@@ -71,7 +85,8 @@ final class LeftOut {
     private static String words(Insert insert) {
         Effect effect = Effects.find(insert.effect()).orElse(null);
         if (effect == null) {
-            return insert.effect();
+            return insert.effect() + (insert.said().isEmpty() ? "" : " (" + insert.said() + ")")
+                    + ", which cannot be made here";
         }
         String settings = effect.settings().stream()
                 .filter(setting -> insert.settings().containsKey(setting.id()))

@@ -8,7 +8,6 @@ import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.measure.Decibels;
-import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Routing;
 import apodex.session.Row;
@@ -17,7 +16,6 @@ import apodex.signal.Channels;
 import apodex.signal.ClipGain;
 import apodex.signal.Exactness;
 import apodex.signal.Recordings;
-import apodex.signal.Station;
 import apodex.signal.UnreadableRecording;
 import apodex.time.FrameRange;
 import apodex.time.SampleRate;
@@ -77,8 +75,9 @@ final class FirstSound {
             return Optional.empty();
         }
         long start = section.passage().range().start();
-        Begin begin =
-                isPlain(print, row) ? begin((AudioRow) row, start, print) : new Begin(earliest(row), Long.MAX_VALUE);
+        Begin begin = isPlain(print, row)
+                ? begin(row.placedAt(print.station()).orElseThrow(), start, print)
+                : new Begin(earliest(row), Long.MAX_VALUE);
         if (begin.earliest() == Long.MAX_VALUE || begin.earliest() < start) {
             return Optional.empty();
         }
@@ -104,24 +103,22 @@ final class FirstSound {
 
     /** Whether samples are placed, with gain and fades at the most: what is resampled, laid over another or dithered cannot be told. */
     private boolean isPlain(Print print, Row row) {
-        if (print.station() != Station.RAW
-                || print.sides() == Channels.MONO_SUM
-                || !plan.rate().equals(session.rate())
-                || !(row instanceof AudioRow audio)) {
+        List<Clip> clips = row.placedAt(print.station()).orElse(null);
+        if (clips == null || print.sides() == Channels.MONO_SUM || !plan.rate().equals(session.rate())) {
             return false;
         }
         SampleFormat sample = plan.depth().sample();
-        boolean exact = print.trimDb() == 0 && Exactness.isExact(session, audio, sample);
+        boolean exact = print.trimDb() == 0 && Exactness.isExact(session, clips, sample);
         return exact
                 || Dither.policy(false, sample) == Dither.NONE
-                        && isApart(audio)
-                        && audio.clips().stream().allMatch(clip -> session.recording(clip.recording())
+                        && isApart(clips)
+                        && clips.stream().allMatch(clip -> session.recording(clip.recording())
                                 .rate()
                                 .equals(session.rate()));
     }
 
-    private static boolean isApart(AudioRow row) {
-        List<FrameRange> ranges = row.clips().stream()
+    private static boolean isApart(List<Clip> clips) {
+        List<FrameRange> ranges = clips.stream()
                 .map(Clip::range)
                 .sorted(Comparator.comparingLong(FrameRange::start))
                 .toList();
@@ -129,11 +126,10 @@ final class FirstSound {
                 .noneMatch(i -> ranges.get(i - 1).overlaps(ranges.get(i)));
     }
 
-    private Begin begin(AudioRow row, long start, Print print) throws IOException {
+    private Begin begin(List<Clip> placed, long start, Print print) throws IOException {
         Begin begin = new Begin(Long.MAX_VALUE, Long.MAX_VALUE);
-        List<Clip> clips = row.clips().stream()
-                .sorted(Comparator.comparingLong(Clip::position))
-                .toList();
+        List<Clip> clips =
+                placed.stream().sorted(Comparator.comparingLong(Clip::position)).toList();
         for (Clip clip : clips) {
             long from = Math.max(clip.position(), start);
             if (from < clip.range().end() && begin.latest() == Long.MAX_VALUE) {

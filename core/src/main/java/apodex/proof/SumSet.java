@@ -5,8 +5,8 @@ import apodex.handoff.Outgoing;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.session.Row;
+import apodex.session.Station;
 import apodex.signal.Channels;
-import apodex.signal.Station;
 import apodex.signal.Ways;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -66,6 +66,17 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
         }
         if (cover.rows().stream().anyMatch(outgoing::isActedOnAlone)) {
             return "shared effects act on each file alone";
+        }
+        List<String> elsewhere = prints.stream()
+                .filter(print -> print.station() == Station.BUS)
+                .flatMap(print -> outgoing.row(print.source()).stream())
+                .filter(row -> row.strip().broughtAt(Station.BUS).isPresent())
+                .map(Row::name)
+                .distinct()
+                .toList();
+        if (!elsewhere.isEmpty()) {
+            return named(elsewhere) + (elsewhere.size() == 1 ? " was" : " were")
+                    + " rendered elsewhere, beside the mix";
         }
         List<String> folded = prints.stream()
                 .filter(print -> print.sides() == Channels.MONO_SUM && !isMono(reference))

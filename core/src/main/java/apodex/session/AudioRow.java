@@ -2,6 +2,9 @@ package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * A track with clips on it.
@@ -41,6 +44,25 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
                 .flatMap(take -> take.clips().stream())
                 .filter(clip -> !clip.muted())
                 .toList();
+    }
+
+    @Override
+    public List<Clip> allClips() {
+        return Stream.concat(takes.stream().flatMap(take -> take.clips().stream()), Row.super.allClips().stream())
+                .toList();
+    }
+
+    @Override
+    public AudioRow withAllClips(UnaryOperator<List<Clip>> change) {
+        List<Take> changed = takes.stream()
+                .map(take -> new Take(take.id(), take.name(), change.apply(take.clips())))
+                .toList();
+        return ((AudioRow) Row.super.withAllClips(change)).withTakes(changed, active);
+    }
+
+    @Override
+    public Optional<List<Clip>> placedAt(Station station) {
+        return station == Station.RAW ? Optional.of(clips()) : Row.super.placedAt(station);
     }
 
     @Override

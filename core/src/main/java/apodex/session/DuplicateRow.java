@@ -27,7 +27,13 @@ public record DuplicateRow(String row) implements SessionEdit {
         }
         if (source instanceof InstrumentRow player) {
             return new InstrumentRow(
-                    id, player.name(), player.instrument(), player.notes(), player.strip(), player.about());
+                    id,
+                    player.name(),
+                    player.instrument(),
+                    player.notes(),
+                    player.strip(),
+                    player.about(),
+                    player.soundFrom());
         }
         return source.kind() == RowKind.BUS
                 ? new BusRow(id, source.name(), source.strip(), source.about())

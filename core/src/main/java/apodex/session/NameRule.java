@@ -71,6 +71,14 @@ public final class NameRule {
                 || type == Character.PARAGRAPH_SEPARATOR;
     }
 
+    /** A name put together from others, cut to what a name can have. */
+    static String cut(String name) {
+        int length = name.codePointCount(0, name.length());
+        return length <= LONGEST
+                ? name
+                : name.substring(0, name.offsetByCodePoints(0, LONGEST)).strip();
+    }
+
     /** A name as it can stand in a sentence: cut, with everything unseen replaced. */
     public static String shown(String name) {
         StringBuilder out = new StringBuilder();

@@ -11,7 +11,7 @@ import java.util.Optional;
  * What is played on a row.
  *
  * @param player the row that has the notes
- * @param parts  parts of its instrument that are heard on this row; none when the instrument is not known
+ * @param parts  parts of its instrument that are heard on this row; none when the instrument is not known, or only stands in
  */
 public record Playing(InstrumentRow player, List<Part> parts) {
     public Optional<Instrument> instrument() {
@@ -20,6 +20,11 @@ public record Playing(InstrumentRow player, List<Part> parts) {
 
     public List<Note> notes() {
         return player.notes();
+    }
+
+    /** Whether the house instrument only stands in for what plays it: then it has no sound of its own here. */
+    public boolean isStoodInFor() {
+        return player.soundFrom() == SoundFrom.ELSEWHERE;
     }
 
     /** What the instrument itself is heard with: all parts that have no row of their own. */
@@ -40,7 +45,9 @@ public record Playing(InstrumentRow player, List<Part> parts) {
     }
 
     private static List<Part> allParts(InstrumentRow player) {
-        return Instruments.find(player.instrument()).map(Instrument::parts).orElse(List.of());
+        return player.soundFrom() == SoundFrom.ELSEWHERE
+                ? List.of()
+                : Instruments.find(player.instrument()).map(Instrument::parts).orElse(List.of());
     }
 
     /** Whether any of the notes makes a sound here. */

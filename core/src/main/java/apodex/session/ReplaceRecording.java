@@ -28,20 +28,14 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
         Session with = new UseRecordings(List.of(replacement)).change(session.withRecordings(recordings));
         long frames = replacement.framesAt(session.rate());
         List<Row> rows = session.rows().stream()
-                .map(row -> row instanceof AudioRow audio
-                        ? audio.withTakes(
-                                audio.takes().stream()
-                                        .map(take -> new Take(take.id(), take.name(), clips(take, frames)))
-                                        .toList(),
-                                audio.active())
-                        : row)
+                .map(row -> row.withAllClips(clips -> replaced(clips, frames)))
                 .toList();
         return with.withRows(rows);
     }
 
-    private List<Clip> clips(Take take, long frames) {
+    private List<Clip> replaced(List<Clip> before, long frames) {
         List<Clip> clips = new ArrayList<>();
-        for (Clip clip : take.clips()) {
+        for (Clip clip : before) {
             if (!clip.recording().equals(old)) {
                 clips.add(clip);
             } else if (clip.offset() < frames) {

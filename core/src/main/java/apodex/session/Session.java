@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.function.UnaryOperator;
+import java.util.stream.LongStream;
 
 /**
  * The song as recorded and arranged. The source of truth; never changed, only followed by another.
@@ -58,6 +59,11 @@ public record Session(
     public long frames() {
         long end = 0;
         for (Row row : rows) {
+            for (Brought brought : row.strip().brought()) {
+                for (Clip clip : brought.clips()) {
+                    end = Math.max(end, clip.range().end());
+                }
+            }
             if (row instanceof AudioRow audio) {
                 end = Math.max(end, audio.endFrame());
             } else if (row instanceof InstrumentRow instrument) {
@@ -81,22 +87,38 @@ public record Session(
         return end;
     }
 
-    /** Whether a row has clips or notes of its own. */
+    /** Whether a row has clips, notes or sound rendered elsewhere of its own. */
     public boolean hasOwn(Row row) {
         return !row.clips().isEmpty()
+                || !row.strip().brought().isEmpty()
                 || row.playing(this)
                         .filter(playing -> !playing.notes().isEmpty())
                         .isPresent();
     }
 
-    /** Where a row's first clip or note begins; empty for rows without any of their own. */
+    /** Where the first clip or note of a row begins, or sound rendered elsewhere; empty for rows without any of their own. */
     public OptionalLong firstFrame(Row row) {
+        LongStream clips = row.heardClips().stream().mapToLong(Clip::position);
         OptionalDouble quarter = row.playing(this).map(Playing::notes).orElse(List.of()).stream()
                 .mapToDouble(Note::quarter)
                 .min();
         return quarter.isPresent()
-                ? OptionalLong.of(song.timeline().frameOf(quarter.getAsDouble(), rate))
-                : row.clips().stream().mapToLong(Clip::position).min();
+                ? LongStream.concat(clips, LongStream.of(song.timeline().frameOf(quarter.getAsDouble(), rate)))
+                        .min()
+                : clips.min();
+    }
+
+    /** Whether any clip of any row is of a recording, heard or not. */
+    public boolean uses(String sha256) {
+        return rows.stream().flatMap(row -> row.allClips().stream()).anyMatch(clip -> clip.recording()
+                .equals(sha256));
+    }
+
+    /** As it is listened to: with house instruments standing in for those that are not here. */
+    public Session withStandIns() {
+        return withRows(rows.stream()
+                .map(row -> row instanceof InstrumentRow player ? player.from(SoundFrom.HOUSE) : row)
+                .toList());
     }
 
     /** Rows with clips, in order. */

@@ -35,6 +35,7 @@ public final class SessionRules {
         rules.dateIsOne();
         for (Row row : session.rows()) {
             rules.strip(row);
+            rules.brought(row);
             if (row instanceof AudioRow audio) {
                 rules.takes(audio);
             } else if (row instanceof InstrumentRow instrument) {
@@ -141,6 +142,11 @@ public final class SessionRules {
     private void inserts(String field, Row row, List<Insert> inserts) {
         require(inserts.size() <= 64, field, "“" + row.name() + "” cannot have more than 64 inserts.");
         for (Insert insert : inserts) {
+            require(
+                    insert.said().length() <= Insert.LONGEST_SAID,
+                    field,
+                    "What is said of an insert of “" + row.name() + "” can have " + Insert.LONGEST_SAID
+                            + " characters.");
             require(insert.effect() != null, field, "An insert of “" + row.name() + "” names no effect.");
             Optional<Effect> effect = Effects.find(insert.effect());
             try {
@@ -162,6 +168,38 @@ public final class SessionRules {
         }
     }
 
+    private void brought(Row row) {
+        Set<Station> stations = new HashSet<>();
+        for (Brought brought : row.strip().brought()) {
+            require(
+                    row.kind().isSource(),
+                    "brought",
+                    "“" + row.name() + "” is a sum of others: what was rendered elsewhere needs a row of its own.");
+            require(
+                    brought.station() != null
+                            && brought.station() != Station.MIX
+                            && (brought.station() != Station.RAW || row.kind().isPlayed()),
+                    "brought",
+                    "What was rendered elsewhere for “" + row.name() + "” stands for "
+                            + (row.kind().isPlayed() ? "Raw, " : "") + "Shaped, Inserts, Fader or Bus.");
+            require(
+                    stations.add(brought.station()),
+                    "brought",
+                    "“" + row.name() + "” has two sounds rendered elsewhere for one station.");
+            require(
+                    !brought.clips().isEmpty(),
+                    "brought",
+                    "What was rendered elsewhere for “" + row.name() + "” has no clips.");
+            for (Clip clip : brought.clips()) {
+                clip(row, clip);
+                require(
+                        clip.inserts().isEmpty(),
+                        "brought",
+                        "What was rendered elsewhere for “" + row.name() + "” has no effects on its clips.");
+            }
+        }
+    }
+
     private void takes(AudioRow row) {
         Set<String> ids = new HashSet<>();
         for (Take take : row.takes()) {
@@ -179,7 +217,7 @@ public final class SessionRules {
                 "“" + row.name() + "” has no take “" + row.active() + "” to be heard.");
     }
 
-    private void clip(AudioRow row, Clip clip) {
+    private void clip(Row row, Clip clip) {
         String who = "A clip of “" + row.name() + "”";
         Recording recording = session.recordings().stream()
                 .filter(each -> each.sha256().equals(clip.recording()))

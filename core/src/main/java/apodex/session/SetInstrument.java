@@ -2,10 +2,15 @@ package apodex.session;
 
 import apodex.instrument.Instrument;
 import apodex.instrument.Instruments;
+import jakarta.annotation.Nullable;
 import java.util.List;
 
-/** Gives the notes of a row to another instrument. Rows of parts that it does not have go. */
-public record SetInstrument(String row, String instrument) implements SessionEdit {
+/**
+ * Gives the notes of a row to another instrument. Rows of parts that it does not have go.
+ *
+ * @param soundFrom what the sound of the notes is; null leaves it as it is
+ */
+public record SetInstrument(String row, String instrument, @Nullable SoundFrom soundFrom) implements SessionEdit {
     @Override
     public Session change(Session session) {
         if (SessionEdit.row(session, row).kind() != RowKind.INSTRUMENT) {
@@ -25,7 +30,10 @@ public record SetInstrument(String row, String instrument) implements SessionEdi
         for (String part : gone) {
             after = new RemoveRow(part).change(after);
         }
-        return after.withRow(row, each -> ((InstrumentRow) each).playedBy(instrument));
+        return after.withRow(row, each -> {
+            InstrumentRow player = ((InstrumentRow) each).playedBy(instrument);
+            return soundFrom == null ? player : player.from(soundFrom);
+        });
     }
 
     @Override

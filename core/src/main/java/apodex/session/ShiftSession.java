@@ -56,16 +56,7 @@ public record ShiftSession(int bars) implements SessionEdit {
     private static Row later(Row row, long frames, double quarters) {
         Strip strip = row.strip();
         Row moved = row.withStrip(strip.withMoves(later(strip.faderMoves(), frames), later(strip.panMoves(), frames)));
-        if (moved instanceof AudioRow audio) {
-            return audio.withTakes(
-                    each(
-                            audio.takes(),
-                            take -> new Take(
-                                    take.id(),
-                                    take.name(),
-                                    each(take.clips(), clip -> clip.at(clip.position() + frames)))),
-                    audio.active());
-        }
+        moved = moved.withAllClips(clips -> each(clips, clip -> clip.at(clip.position() + frames)));
         if (moved instanceof InstrumentRow player) {
             return player.withNotes(each(
                     player.notes(),

@@ -2,6 +2,7 @@ package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What happens to a row's signal on its way out.
@@ -15,6 +16,7 @@ import java.util.List;
  * @param panMoves   when there are any, they replace {@code pan}
  * @param sends      to returns
  * @param outputs    ids of the buses it feeds, or of the mix; none: it goes nowhere
+ * @param brought    what was rendered elsewhere for stations of the row, one for a station at the most
  */
 public record Strip(
         List<Insert> inserts,
@@ -25,7 +27,8 @@ public record Strip(
         List<Move> faderMoves,
         List<Move> panMoves,
         List<Send> sends,
-        List<String> outputs) {
+        List<String> outputs,
+        List<Brought> brought) {
     public static final double SILENT_DB = -144;
     public static final double LOUDEST_DB = 24;
     /** Faders and sends, in dB. */
@@ -41,6 +44,7 @@ public record Strip(
         panMoves = copy(panMoves);
         sends = copy(sends);
         outputs = copy(outputs);
+        brought = copy(brought); // documents from before there was any do not say
     }
 
     private static <T> List<T> copy(List<T> list) {
@@ -49,7 +53,7 @@ public record Strip(
 
     /** Unity, centred, into these rows. */
     public static Strip feeding(String... outputs) {
-        return new Strip(List.of(), 0, 0, false, false, List.of(), List.of(), List.of(), List.of(outputs));
+        return new Strip(List.of(), 0, 0, false, false, List.of(), List.of(), List.of(), List.of(outputs), List.of());
     }
 
     /** True when fader, pan and mute leave a stereo signal as it is. */
@@ -59,29 +63,69 @@ public record Strip(
     }
 
     public Strip withInserts(List<Insert> other) {
-        return new Strip(other, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, outputs);
+        return new Strip(other, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, outputs, brought);
     }
 
     /** In dB, and pan from -1 (left) to 1 (right). */
     public Strip withFader(double db, double position) {
-        return new Strip(inserts, db, position, muted, soloed, faderMoves, panMoves, sends, outputs);
+        return new Strip(inserts, db, position, muted, soloed, faderMoves, panMoves, sends, outputs, brought);
     }
 
     public Strip withMuteAndSolo(boolean mute, boolean solo) {
-        return new Strip(inserts, faderDb, pan, mute, solo, faderMoves, panMoves, sends, outputs);
+        return new Strip(inserts, faderDb, pan, mute, solo, faderMoves, panMoves, sends, outputs, brought);
     }
 
     /** Fader in dB and pan from -1 to 1, at frames of the session, ascending. */
     public Strip withMoves(List<Move> fader, List<Move> position) {
-        return new Strip(inserts, faderDb, pan, muted, soloed, fader, position, sends, outputs);
+        return new Strip(inserts, faderDb, pan, muted, soloed, fader, position, sends, outputs, brought);
     }
 
     public Strip withSends(List<Send> other) {
-        return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, other, outputs);
+        return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, other, outputs, brought);
     }
 
     /** Ids of the buses it feeds, or of the mix. */
     public Strip withOutputs(List<String> other) {
-        return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, other);
+        return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, other, brought);
+    }
+
+    /** What was rendered elsewhere for stations of the row. */
+    public Strip withBrought(List<Brought> other) {
+        return new Strip(inserts, faderDb, pan, muted, soloed, faderMoves, panMoves, sends, outputs, other);
+    }
+
+    /** What was rendered elsewhere for a station; empty when Apodex makes it, as it makes the silence of what is muted. */
+    public Optional<List<Clip>> broughtAt(Station station) {
+        if (muted && station.compareTo(Station.FADER) >= 0) {
+            return Optional.empty();
+        }
+        return brought.stream()
+                .filter(each -> each.station() == station)
+                .map(each -> each.clips().stream().filter(clip -> !clip.muted()).toList())
+                .findFirst();
+    }
+
+    /** Inserts that are heard at a station before the fader: what comes before a file rendered elsewhere is in that file. */
+    public List<Insert> insertsAt(Station station) {
+        if (station == Station.RAW || broughtAt(station).isPresent()) {
+            return List.of();
+        }
+        boolean shaped = broughtAt(Station.SHAPED).isPresent();
+        return station == Station.SHAPED
+                ? inserts.stream().filter(Insert::kept).toList()
+                : broughtAt(Station.INSERTS).isPresent()
+                        ? List.of()
+                        : inserts.stream()
+                                .filter(insert -> !(shaped && insert.kept()))
+                                .toList();
+    }
+
+    /** Whether anything can come through the fader. */
+    @JsonIgnore
+    public boolean isOpen() {
+        return !muted
+                && (faderDb > SILENT_DB
+                        || !faderMoves.isEmpty()
+                        || broughtAt(Station.FADER).isPresent());
     }
 }

@@ -16,6 +16,7 @@ import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Send;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.session.Strip;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -75,7 +76,8 @@ final class Graph {
             case SHAPED -> shaped(row);
             case INSERTS -> inserted(row);
             case FADER -> fader(row);
-            case BUS -> row.kind() == RowKind.MIX ? raw(row) : shares.atMixDoor(row);
+            case BUS ->
+                row.kind() == RowKind.MIX ? raw(row) : brought(row, Station.BUS).orElseGet(() -> shares.atMixDoor(row));
             case MIX -> row.kind() == RowKind.MIX ? fader(row) : shares.fader(row, session.mix());
         };
     }
@@ -101,8 +103,9 @@ final class Graph {
 
     Node raw(Row row) {
         return point(row.id() + "/raw", () -> {
-            if (row.kind() == RowKind.AUDIO) {
-                return clips(row.clips());
+            Optional<List<Clip>> placed = row.placedAt(Station.RAW);
+            if (placed.isPresent()) {
+                return clips(placed.get());
             }
             if (row.kind().isPlayed()) {
                 return played(row.playing(session).orElseThrow());
@@ -119,6 +122,18 @@ final class Graph {
             wishes.add(new Edge.Wish(raw(session.row(share.row()).orElseThrow()), 1, 1, share.sides()));
         }
         return sum(2, wishes, SumNode.latestOf(wishes));
+    }
+
+    /** What was rendered elsewhere for a station of a row, which the stations after it are made of. From Fader on it has two sides. */
+    private Optional<Node> brought(Row row, Station station) {
+        return row.strip()
+                .broughtAt(station)
+                .map(clips -> point(row.id() + "/brought " + station, () -> {
+                    Node placed = clips(clips);
+                    return placed.width == 2 || station.compareTo(Station.FADER) < 0
+                            ? placed
+                            : sum(2, List.of(new Edge.Wish(placed, 1)), placed.latency);
+                }));
     }
 
     private Node clips(List<Clip> clips) {
@@ -148,7 +163,8 @@ final class Graph {
      * panned block down; it is the same multiplication.
      */
     Edge.Wish afterFader(Row row) {
-        if (!FaderNode.isStill(row.strip())) {
+        if (!FaderNode.isStill(row.strip())
+                || row.strip().broughtAt(Station.FADER).isPresent()) {
             return new Edge.Wish(fader(row), 1);
         }
         Node from = inserted(row);
@@ -211,15 +227,23 @@ final class Graph {
     }
 
     private Node shaped(Row row) {
-        return chain(row.id() + "/inserts", withClipInserts(row), row.strip().inserts(), Which.KEPT);
+        return brought(row, Station.SHAPED)
+                .orElseGet(() -> chain(
+                        row.id() + "/inserts", withClipInserts(row), row.strip().inserts(), Which.KEPT));
     }
 
     Node inserted(Row row) {
-        return chain(row.id() + "/inserts", withClipInserts(row), row.strip().inserts(), Which.ALL);
+        return brought(row, Station.INSERTS)
+                .or(() -> brought(row, Station.SHAPED)
+                        .map(shaped -> chain(
+                                row.id() + "/after shaped", shaped, row.strip().insertsAt(Station.INSERTS), Which.ALL)))
+                .orElseGet(() -> chain(
+                        row.id() + "/inserts", withClipInserts(row), row.strip().inserts(), Which.ALL));
     }
 
     private Node fader(Row row) {
-        return point(row.id() + "/fader", () -> fader(inserted(row), row.strip()));
+        return brought(row, Station.FADER)
+                .orElseGet(() -> point(row.id() + "/fader", () -> fader(inserted(row), row.strip())));
     }
 
     Node fader(Node before, Strip strip) {

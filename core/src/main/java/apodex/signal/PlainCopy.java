@@ -7,7 +7,6 @@ import apodex.measure.SoundMeasures;
 import apodex.measure.SoundMeter;
 import apodex.session.Clip;
 import apodex.session.Row;
-import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
@@ -15,6 +14,7 @@ import java.io.IOException;
 import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.List;
 
 /**
  * The quick way for a Raw file whose samples are stored just as in its recordings: stretches of bytes are put in
@@ -46,15 +46,19 @@ final class PlainCopy extends Task implements AutoCloseable {
 
     /** Whether {@code tap} can be written this way. */
     static boolean isPossible(Session session, Row row, Tap tap) {
-        return row.kind() == RowKind.AUDIO
-                && tap.station() == Station.RAW
-                && tap.trimDb() == 0
+        return row.placedAt(tap.station())
+                .filter(clips -> isPossible(session, clips, tap))
+                .isPresent();
+    }
+
+    private static boolean isPossible(Session session, List<Clip> clips, Tap tap) {
+        return tap.trimDb() == 0
                 && tap.container() == Tap.FileType.WAV
                 && tap.rate().equals(session.rate())
                 && tap.channels() != Channels.MEASURED
                 && tap.channels() != Channels.MONO_SUM
-                && Exactness.isOnlyPlaced(row)
-                && row.clips().stream()
+                && Exactness.isOnlyPlaced(clips)
+                && clips.stream()
                         .map(clip -> session.recording(clip.recording()))
                         .allMatch(recording -> recording.sample() == tap.depth()
                                 && recording.rate().equals(session.rate()));
@@ -75,7 +79,7 @@ final class PlainCopy extends Task implements AutoCloseable {
             long end,
             long walkStart,
             int blockFrames) {
-        this.clips = row.clips().stream()
+        this.clips = row.placedAt(tap.station()).orElseThrow().stream()
                 .sorted(Comparator.comparingLong(Clip::position))
                 .toArray(Clip[]::new);
         this.channels = tap.channels();

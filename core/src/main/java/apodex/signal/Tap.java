@@ -2,6 +2,7 @@ package apodex.signal;
 
 import apodex.audio.BroadcastExtension;
 import apodex.audio.SampleFormat;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.nio.file.Path;

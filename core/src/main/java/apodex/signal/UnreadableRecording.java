@@ -1,6 +1,5 @@
 package apodex.signal;
 
-import apodex.session.AudioRow;
 import apodex.session.Row;
 import apodex.session.Session;
 import java.io.IOException;
@@ -19,9 +18,8 @@ public final class UnreadableRecording extends IOException {
 
     private static String of(Session session, String sha256) {
         return session.rows().stream()
-                .filter(row -> row instanceof AudioRow audio
-                        && audio.takes().stream().anyMatch(take -> take.clips().stream()
-                                .anyMatch(clip -> clip.recording().equals(sha256))))
+                .filter(row -> row.allClips().stream()
+                        .anyMatch(clip -> clip.recording().equals(sha256)))
                 .map(Row::name)
                 .findFirst()
                 .map(name -> " of row “" + name + "”")

@@ -4,10 +4,11 @@ import apodex.audio.AllCores;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundWriter;
 import apodex.audio.WavWriter;
+import apodex.session.Clip;
 import apodex.session.MixRow;
 import apodex.session.Row;
-import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -15,6 +16,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 
 /**
@@ -250,9 +252,10 @@ public final class Walk {
         for (Tap tap : taps) {
             if (nodes.containsKey(tap)) {
                 Row row = row(tap);
-                boolean recorded = tap.station() == Station.RAW && row.kind() == RowKind.AUDIO;
-                boolean exact = recorded && Exactness.isExact(session, row, tap.depth());
-                Coverage coverage = recorded ? Coverage.of(row.clips()) : null;
+                Optional<List<Clip>> placed = row.placedAt(tap.station());
+                boolean exact = placed.filter(clips -> Exactness.isExact(session, clips, tap.depth()))
+                        .isPresent();
+                Coverage coverage = placed.map(Coverage::of).orElse(null);
                 TapFile file = new TapFile(
                         tap,
                         session.rate(),

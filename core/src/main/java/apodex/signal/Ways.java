@@ -54,9 +54,7 @@ public final class Ways {
         this.mix = places.get(session.mix().id());
         this.isOpen = new boolean[rows.size()];
         for (int i = 0; i < rows.size(); i++) {
-            Strip strip = rows.get(i).strip();
-            isOpen[i] = !strip.muted()
-                    && (strip.faderDb() > Strip.SILENT_DB || !strip.faderMoves().isEmpty());
+            isOpen[i] = rows.get(i).strip().isOpen();
             from.add(connections(rows.get(i)));
         }
         this.backwards = backwards();

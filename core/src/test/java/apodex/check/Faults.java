@@ -6,6 +6,7 @@ import apodex.handoff.Handoff.Sides;
 import apodex.instrument.Note;
 import apodex.session.About;
 import apodex.session.AudioRow;
+import apodex.session.Brought;
 import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Fade;
@@ -21,15 +22,17 @@ import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.SoundFrom;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.session.Take;
-import apodex.signal.Station;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
 
 /** For every check a session that has the fault and one that nearly has it. */
 final class Faults {
@@ -55,6 +58,7 @@ final class Faults {
         sides();
         stations();
         doubled();
+        elsewhere();
         edges();
         takesAndFormats();
         song();
@@ -395,6 +399,69 @@ final class Faults {
                 grouped,
                 printing("a", Station.RAW, "a", Station.BUS));
         near("sharedInserts", "every file went through", grouped, printing("a", Station.BUS, "bus", Station.INSERTS));
+    }
+
+    /** Noise that comes and goes, so that it lies nowhere twice. */
+    private static double[] noise(long seed, int seconds) {
+        SplittableRandom random = new SplittableRandom(seed);
+        double[] samples = new double[seconds * SECOND];
+        for (int i = 0; i < samples.length; i++) {
+            double swell = Math.sin(Math.PI * (i % SECOND) / SECOND);
+            samples[i] = 0.3 * swell * (2 * random.nextDouble() - 1);
+        }
+        return samples;
+    }
+
+    private static double[] from(double[] samples, int late, double factor, int frames) {
+        double[] moved = new double[frames];
+        for (int i = 0; i < frames; i++) {
+            int at = i - late;
+            moved[i] = at < 0 || at >= samples.length ? 0 : factor * Math.tanh(3 * samples[at]);
+        }
+        return moved;
+    }
+
+    private void elsewhere() {
+        double[] dry = noise(1, 6);
+        Recording raw = mono("dry", dry);
+        int all = dry.length;
+        fault(
+                "broughtAgainstRaw",
+                "a tenth of a second late",
+                session(brought(raw, from(dry, 4_800, 0.6, all + 4_800))));
+        fault("broughtAgainstRaw", "turned over", session(brought(raw, from(dry, 0, -0.6, all))));
+        fault("broughtAgainstRaw", "ends two seconds early", session(brought(raw, from(dry, 0, 0.6, 4 * SECOND))));
+        near("broughtAgainstRaw", "as far as a microphone", session(brought(raw, from(dry, 96, 0.6, all))));
+        near("broughtAgainstRaw", "longer by its tail", session(brought(raw, from(dry, 0, 0.6, all + SECOND))));
+        near("broughtAgainstRaw", "nothing like it", session(brought(raw, noise(2, 6))));
+        InstrumentRow notes = new InstrumentRow("k", "Keys", "reedOrgan", List.of(new Note(0, 1, 60, 90)), Strip.PLAIN);
+        fault("notesOnly", "notes that came alone", session(good("a", "Tuba"), notes.from(SoundFrom.ELSEWHERE)));
+        near("notesOnly", "played by the house", session(good("a", "Tuba"), notes));
+        near(
+                "notesOnly",
+                "their sound was brought",
+                session(
+                        good("a", "Tuba"),
+                        notes.from(SoundFrom.ELSEWHERE)
+                                .withStrip(Strip.PLAIN.withBrought(
+                                        List.of(new Brought(Station.RAW, List.of(Clip.whole(raw, 0, 1, 0))))))));
+        Insert foreign = new Insert("Warm Valve", Map.of(), null, false, true, "drive 4");
+        fault("unknownEffect", "one from elsewhere", session(inserted(good("a", "Tuba"), foreign)));
+        near(
+                "unknownEffect",
+                "its sound was brought",
+                session(inserted(audio("g", "Guitar", raw), foreign)
+                        .withStrip(Strip.PLAIN
+                                .withInserts(List.of(foreign))
+                                .withBrought(List.of(new Brought(
+                                        Station.INSERTS,
+                                        List.of(Clip.whole(mono("wet", from(dry, 0, 0.6, all)), 0, 1, SECOND))))))));
+    }
+
+    private Row brought(Recording raw, double[] wet) {
+        Clip clip = Clip.whole(mono("wet", wet), 0, 1, SECOND);
+        return audio("g", "Guitar", raw)
+                .withStrip(Strip.PLAIN.withBrought(List.of(new Brought(Station.INSERTS, List.of(clip)))));
     }
 
     private void doubled() {

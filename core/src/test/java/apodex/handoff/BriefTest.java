@@ -1,11 +1,11 @@
 package apodex.handoff;
 
-import static apodex.signal.Station.BUS;
-import static apodex.signal.Station.FADER;
-import static apodex.signal.Station.INSERTS;
-import static apodex.signal.Station.MIX;
-import static apodex.signal.Station.RAW;
-import static apodex.signal.Station.SHAPED;
+import static apodex.session.Station.BUS;
+import static apodex.session.Station.FADER;
+import static apodex.session.Station.INSERTS;
+import static apodex.session.Station.MIX;
+import static apodex.session.Station.RAW;
+import static apodex.session.Station.SHAPED;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -23,9 +23,9 @@ import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.session.Take;
-import apodex.signal.Station;
 import apodex.signal.TestRecordings;
 import apodex.signal.WalkObserver;
 import apodex.signal.WalkedFiles;

@@ -1,11 +1,11 @@
 package apodex.handoff;
 
-import static apodex.signal.Station.BUS;
-import static apodex.signal.Station.FADER;
-import static apodex.signal.Station.INSERTS;
-import static apodex.signal.Station.MIX;
-import static apodex.signal.Station.RAW;
-import static apodex.signal.Station.SHAPED;
+import static apodex.session.Station.BUS;
+import static apodex.session.Station.FADER;
+import static apodex.session.Station.INSERTS;
+import static apodex.session.Station.MIX;
+import static apodex.session.Station.RAW;
+import static apodex.session.Station.SHAPED;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -16,6 +16,7 @@ import apodex.handoff.Handoff.Sides;
 import apodex.instrument.Note;
 import apodex.proof.FileReader;
 import apodex.session.AudioRow;
+import apodex.session.Brought;
 import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Insert;
@@ -29,9 +30,10 @@ import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.Song;
+import apodex.session.SoundFrom;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import apodex.signal.TestRecordings;
 import apodex.signal.WalkObserver;
 import apodex.time.Meter;
@@ -145,6 +147,35 @@ final class StationsTest {
 
     private Plan plan(Handoff handoff) throws IOException {
         return Planner.plan(session, handoff, recordings);
+    }
+
+    @Test
+    void whatWasRenderedElsewhereIsAStationAndNotesAloneAreNone() throws IOException {
+        Brought wet = new Brought(Station.INSERTS, List.of(Clip.whole(session.recording("two"), 0, 2, 0)));
+        InstrumentRow notes = (InstrumentRow) session.row("bell").orElseThrow();
+        Session elsewhere = session.withRow(
+                        "empty", row -> row.withStrip(row.strip().withBrought(List.of(wet))))
+                .withRow("mono", row -> row.withStrip(row.strip().withBrought(List.of(wet))))
+                .withRow("bell", row -> notes.from(SoundFrom.ELSEWHERE));
+        Plan plan = Planner.plan(elsewhere, Handoff.named("x").with(Brief.FOR_MIXING), recordings);
+        assertThat(plan.rows().get(1).stations()).containsExactly(RAW, INSERTS, FADER, BUS, MIX);
+        assertThat(plan.rows().get(5).stations()).containsExactly(INSERTS, MIX);
+        assertThat(plan.rows().get(6).stations()).isEmpty();
+        assertThat(plan.prints())
+                .as("asked for Raw, a row that has none gives what it has")
+                .anySatisfy(print -> {
+                    assertThat(print.row()).isEqualTo("empty");
+                    assertThat(print.station()).isEqualTo(INSERTS);
+                    assertThat(print.channels()).isEqualTo(2);
+                })
+                .noneMatch(print -> print.row().equals("bell"));
+        assertThat(plan.notes()).as("the notes go out all the same").anyMatch(file -> file.row()
+                .equals("bell"));
+        assertThat(new ContentKeys(elsewhere, plan, Brief.FOR_MIXING.settings())
+                        .ofSound(plan.prints().get(plan.prints().size() - 1)))
+                .as("the mix is another one")
+                .isNotEqualTo(new ContentKeys(session, plan, Brief.FOR_MIXING.settings())
+                        .ofSound(plan.prints().get(plan.prints().size() - 1)));
     }
 
     @Test

@@ -12,6 +12,7 @@ import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
+import apodex.session.Station;
 import java.io.IOException;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
@@ -363,5 +364,33 @@ class DropExaminerTest {
                 .extracting(IntakeFile::name)
                 .containsExactly("Tom 2.wav", "Rough mix.wav", "Tom 10.wav", "read me.txt");
         assertThat(byName.rowCount()).isEqualTo(1);
+    }
+
+    @Test
+    void whatCameDryAndRenderedIsOfferedAsOneRow() throws IOException {
+        add("Gtr_DI.wav", song.tracks.get(1));
+        add("Gtr_Amp.wav", times(0.5, song.tracks.get(1)));
+        add("Dry/Voice.wav", voice);
+        add("Wet/Voice.wav", times(0.4, voice));
+        add("Kick.wav", song.tracks.get(0));
+        Intake came = examine();
+        assertThat(make(came).rows()).as("nothing is joined unasked").hasSizeGreaterThanOrEqualTo(6);
+        Session session = make(answer(came, Kind.WET_AND_DRY, "One row each"));
+        assertThat(session.audioRows()).extracting(Row::name).containsExactlyInAnyOrder("Guitar", "Voice", "Kick");
+        assertThat(row(session, "Guitar").placedAt(Station.INSERTS).orElseThrow())
+                .extracting(clip -> session.recording(clip.recording()).fileName())
+                .containsExactly("Gtr_Amp.wav");
+        assertThat(session.recording(clip(session, "Guitar").recording()).fileName())
+                .isEqualTo("Gtr_DI.wav");
+        assertThat(kinds(answer(came, Kind.WET_AND_DRY, "Rows of their own"))).doesNotContain(Kind.WET_AND_DRY);
+    }
+
+    @Test
+    void whatIsOnlyCalledAlikeIsNoPair() throws IOException {
+        add("Gtr 1 Amp.wav", song.tracks.get(1));
+        add("Gtr 2 DI.wav", song.tracks.get(2));
+        add("Bass.wav", voice);
+        add("Bass Amp.wav", Arrays.copyOf(voice, voice.length / 3));
+        assertThat(kinds(examine())).doesNotContain(Kind.WET_AND_DRY);
     }
 }

@@ -19,6 +19,7 @@ import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.io.InputStream;
@@ -27,7 +28,10 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.io.TempDir;
@@ -42,6 +46,7 @@ class ParcelComesBackTest {
     private static final long CASES = Long.getLong("apodex.parcels.cases", 50);
 
     private static final AtomicInteger ADDED_UP = new AtomicInteger();
+    private static final AtomicInteger TWINS = new AtomicInteger();
 
     @TempDir
     private Path folder;
@@ -101,11 +106,53 @@ class ParcelComesBackTest {
         assertThat(back.song().tempo()).isEqualTo(random.session.song().tempo());
         assertThat(back.song().tempoChanges()).isEqualTo(random.session.song().tempoChanges());
         addsUpAsItDid(back, store, intake);
+        comesBackAsItWas(store, intake);
+    }
+
+    /** What was printed at several stations of a row can all be on that row again, each at its station. */
+    private void comesBackAsItWas(RecordingStore store, Intake intake) throws IOException {
+        Optional<Correction> asTwins = Questions.of(intake).stream()
+                .filter(question -> question.kind() == Question.Kind.STATIONS)
+                .map(question -> question.answers().get(0).correction())
+                .findFirst();
+        if (asTwins.isEmpty()) {
+            return;
+        }
+        TWINS.incrementAndGet();
+        Intake whole = asTwins.get().applyTo(intake);
+        Session back = new SessionFromIntake(store, whole, Files.createDirectories(folder.resolve("twins")))
+                .make(folder.resolve("kept"), LocalDate.of(2026, 5, 17));
+        List<String> used = back.rows().stream()
+                .flatMap(row -> row.allClips().stream())
+                .map(Clip::recording)
+                .toList();
+        Set<String> several = intake.sounds().stream()
+                .filter(file -> Station.called(file.station()).isPresent() && !isReference(file))
+                .collect(Collectors.groupingBy(
+                        file -> file.seat().row(), Collectors.mapping(IntakeFile::station, Collectors.toSet())))
+                .entrySet()
+                .stream()
+                .filter(row -> row.getValue().size() > 1)
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+        for (IntakeFile file : intake.sounds()) {
+            boolean meant =
+                    several.contains(file.seat().row()) && !file.station().equals(Station.MIX.label());
+            if (meant && !isReference(file) && file.seat().side() == Seat.Side.WHOLE) {
+                assertThat(used).as(file.name()).contains(file.recording().sha256());
+            }
+        }
+        assertThat(Questions.of(whole)).noneMatch(question -> question.kind() == Question.Kind.STATIONS);
+    }
+
+    private static boolean isReference(IntakeFile file) {
+        return file.seat().use() == Seat.Use.REFERENCE;
     }
 
     @AfterAll
     static void someAddedUp() {
         assertThat(ADDED_UP.get()).isGreaterThan((int) (CASES / 25));
+        assertThat(TWINS.get()).isGreaterThan((int) (CASES / 25));
     }
 
     private static String lastOf(String folder) {

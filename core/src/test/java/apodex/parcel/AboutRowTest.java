@@ -1,10 +1,10 @@
 package apodex.parcel;
 
-import static apodex.signal.Station.BUS;
-import static apodex.signal.Station.FADER;
-import static apodex.signal.Station.INSERTS;
-import static apodex.signal.Station.RAW;
-import static apodex.signal.Station.SHAPED;
+import static apodex.session.Station.BUS;
+import static apodex.session.Station.FADER;
+import static apodex.session.Station.INSERTS;
+import static apodex.session.Station.RAW;
+import static apodex.session.Station.SHAPED;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.handoff.Handoff;

@@ -3,6 +3,8 @@ package apodex.parcel;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.session.AudioRow;
+import apodex.session.Brought;
+import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.MixRow;
 import apodex.session.Move;
@@ -11,9 +13,9 @@ import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import apodex.time.SampleRate;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +29,7 @@ class LeftOutTest {
             .withInserts(List.of(
                     Insert.of("lowCut", Map.of("hertz", 80.0)).keep(),
                     Insert.of("compressor", Map.of("ratio", 2.5)),
-                    Insert.of("magic", Map.of()),
+                    new Insert("Magic", Map.of(), null, false, true, "glow at 3"),
                     new Insert("gain", Map.of("gainDb", -3.0), null, false, false)));
 
     private static String left(Strip strip, Returns returns, Station taken) {
@@ -49,7 +51,7 @@ class LeftOutTest {
                         "Low cut (",
                         "80 Hz",
                         "Compressor (ratio 2.50 :1)",
-                        "magic",
+                        "Magic (glow at 3), which cannot be made here",
                         "fader at −4.5 dB",
                         "pan 30 left",
                         "a send of −9.0 dB to Hall")
@@ -59,14 +61,29 @@ class LeftOutTest {
                 .doesNotContain("Low cut")
                 .contains("Compressor", "fader at");
         assertThat(left(STRIP, Returns.OWN_FILES, Station.INSERTS))
-                .doesNotContain("Compressor", "magic")
-                .startsWith("fader at");
-        assertThat(left(STRIP, Returns.OWN_FILES, Station.FADER)).isEqualTo("a send of −9.0 dB to Hall");
+                .doesNotContain("Compressor")
+                .as("no file holds what cannot be made here")
+                .contains("Magic (glow at 3)", "fader at");
+        assertThat(left(STRIP, Returns.OWN_FILES, Station.FADER))
+                .isEqualTo("Magic (glow at 3), which cannot be made here; a send of −9.0 dB to Hall");
+    }
+
+    @Test
+    void whatWasRenderedElsewhereHoldsAllBeforeIt() {
+        Clip clip = new Clip("aa", 0, 1, 0, 0, 10, 0, 0, 0);
+        Strip shaped = STRIP.withBrought(List.of(new Brought(Station.SHAPED, List.of(clip))));
+        assertThat(left(shaped, Returns.OWN_FILES, Station.RAW)).contains("Low cut", "Magic");
+        assertThat(left(shaped, Returns.OWN_FILES, Station.SHAPED))
+                .doesNotContain("Low cut")
+                .contains("Compressor", "Magic");
+        Strip inserts = STRIP.withBrought(List.of(new Brought(Station.INSERTS, List.of(clip))));
+        assertThat(left(inserts, Returns.OWN_FILES, Station.SHAPED)).contains("Compressor", "Magic");
+        assertThat(left(inserts, Returns.OWN_FILES, Station.INSERTS)).startsWith("fader at");
     }
 
     @Test
     void aSharedReturnIsInTheFilesThatGoThroughIt() {
-        assertThat(left(STRIP, Returns.SHARED_OUT, Station.BUS)).isEmpty();
+        assertThat(left(STRIP, Returns.SHARED_OUT, Station.BUS)).doesNotContain("a send of");
         assertThat(left(STRIP, Returns.SHARED_OUT, Station.FADER))
                 .as("its share comes after the fader's file")
                 .contains("a send of");

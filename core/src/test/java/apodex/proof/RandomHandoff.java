@@ -18,6 +18,7 @@ import apodex.handoff.Stretch;
 import apodex.instrument.Note;
 import apodex.naming.NameStyle;
 import apodex.session.AudioRow;
+import apodex.session.Brought;
 import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.Fade;
@@ -35,11 +36,12 @@ import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SessionRules;
 import apodex.session.Song;
+import apodex.session.SoundFrom;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.session.Take;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
-import apodex.signal.Station;
 import apodex.signal.TestRecordings;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
@@ -79,7 +81,7 @@ public final class RandomHandoff {
         this.recordings = new TestRecordings(folder);
         this.rate = new SampleRate(any(RATES));
         this.hot = one(12);
-        this.session = SessionRules.checked(session());
+        this.session = SessionRules.checked(withBrought(session(), new SplittableRandom(seed ^ 0xB0)));
         Brief brief = one(3)
                 ? ownBrief()
                 : any(Brief.BUILT_IN).with(any(Brief.BUILT_IN).settings());
@@ -92,10 +94,41 @@ public final class RandomHandoff {
         boolean byHand = one(3);
         this.handoff = byHand ? byHand(asked) : trimmed(asked);
         this.mustAddUp = !byHand
+                && session.rows().stream()
+                        .noneMatch(row -> row.strip().broughtAt(Station.BUS).isPresent())
                 && brief.stations().equals(Brief.GROUPS.stations())
                 && handoff.settled().returns() == Returns.SHARED_OUT
                 && handoff.settled().dynamics() == Dynamics.IN_PLACE
                 && handoff.settled().sides() != Sides.MONO;
+    }
+
+    /** Some rows have sound rendered elsewhere for a station of theirs; drawn apart, so that all else of a seed stays. */
+    private Session withBrought(Session made, SplittableRandom chance) {
+        List<Row> rows = new ArrayList<>();
+        for (Row row : made.rows()) {
+            boolean has = row.kind().isSource() && chance.nextInt(6) == 0;
+            Recording recording =
+                    made.recordings().get(chance.nextInt(made.recordings().size()));
+            int first = row.kind().isPlayed() ? 0 : 1;
+            Station station = STATIONS.get(first + chance.nextInt(Station.MIX.ordinal() - first));
+            Clip clip = new Clip(
+                    recording.sha256(),
+                    0,
+                    recording.channels(),
+                    chance.nextInt(2) * chance.nextInt(rate.hertz() / 2),
+                    0,
+                    recording.framesAt(rate),
+                    0,
+                    0,
+                    0);
+            rows.add(
+                    has
+                            ? row.withStrip(row.strip().withBrought(List.of(new Brought(station, List.of(clip)))))
+                            : row instanceof InstrumentRow player && chance.nextInt(6) == 0
+                                    ? player.from(SoundFrom.ELSEWHERE)
+                                    : row);
+        }
+        return made.withRows(rows);
     }
 
     private boolean one(int in) {

@@ -96,7 +96,7 @@ final class RowEditsTest {
                 .hasSize(parts)
                 .allMatch(row -> row.strip().outputs().equals(List.of("bus")));
         assertThat(split.rows().get(3)).isInstanceOf(PartRow.class);
-        Session other = new SetInstrument("r3", "bell").applyTo(split);
+        Session other = new SetInstrument("r3", "bell", null).applyTo(split);
         assertThat(other.rows()).hasSameSizeAs(SESSION.rows());
     }
 
@@ -201,7 +201,7 @@ final class RowEditsTest {
                 Arguments.of(new MoveRows(List.of("r9"), null), "row", "no row"),
                 Arguments.of(new DuplicateRow("mix"), "row", "one mix"),
                 Arguments.of(new SplitParts("r1"), "row", "Only instrument rows"),
-                Arguments.of(new SetInstrument("r3", "kazoo"), "instrument", "kazoo"),
+                Arguments.of(new SetInstrument("r3", "kazoo", null), "instrument", "kazoo"),
                 Arguments.of(new UseTakeFor("r2", "t9", 0, 5), "take", "no take"),
                 Arguments.of(new UseTakeFor("r2", "t2", 5, 5), "to", "ends after"),
                 Arguments.of(new ShiftSession(0), "bars", "1 to 64"),

@@ -163,6 +163,17 @@ final class SessionRulesTest {
     }
 
     @Test
+    void anEffectFromElsewhereIsSaidInWordsAndOneOfTheHouseIsNot() {
+        Insert foreign = new Insert("Warm Valve", Map.of(), null, false, true, "drive 4, mix 30 %");
+        Session after = new SetInserts("tuba", List.of(foreign)).applyTo(session());
+        assertThat(after.row("tuba").orElseThrow().strip().inserts()).containsExactly(foreign);
+        Insert house = new Insert("delay", Map.of(), null, false, true, "a lot");
+        assertThatThrownBy(() -> new SetInserts("tuba", List.of(house)).applyTo(session()))
+                .isInstanceOf(EditRefused.class)
+                .hasMessageContaining("its own settings");
+    }
+
+    @Test
     void aBusThatGoesHandsItsRowsOn() {
         Session after = new RemoveRow("low").applyTo(session());
         assertThat(after.row("tuba").orElseThrow().strip().outputs()).containsExactly("all");

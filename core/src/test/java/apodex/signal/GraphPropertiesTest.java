@@ -14,6 +14,7 @@ import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Walked.How;
 import apodex.time.FrameRange;

@@ -10,6 +10,7 @@ import apodex.session.Recording;
 import java.io.IOException;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -60,7 +61,11 @@ public final class TestRecordings implements MeasuredRecordings {
 
     @Override
     public PcmReader open(String sha256) throws IOException {
-        return new PcmReader(files.get(sha256), SoundFile.examine(files.get(sha256)));
+        Path file = files.get(sha256);
+        if (file == null) {
+            throw new NoSuchFileException(sha256);
+        }
+        return new PcmReader(file, SoundFile.examine(file));
     }
 
     @Override

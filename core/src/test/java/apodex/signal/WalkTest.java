@@ -16,6 +16,7 @@ import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import java.io.EOFException;
 import java.io.IOException;

@@ -4,6 +4,7 @@ import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.time.FrameRange;
 import java.io.IOException;
 import java.nio.file.Files;

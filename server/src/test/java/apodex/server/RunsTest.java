@@ -380,7 +380,7 @@ final class RunsTest {
     }
 
     @Test
-    void aVanishedRecordingRefusesThePlanWithASentence() throws Exception {
+    void aVanishedRecordingIsSaidInThePlanAndWhatItIsInIsNotPrinted() throws Exception {
         String session = client.bringIn("Gone", "a.wav", SoundBytes.mono24(4_711, 4_712, 4_713))
                 .json()
                 .get("id")
@@ -398,9 +398,13 @@ final class RunsTest {
         Path home = recordings.resolve(hash.substring(0, 2)).resolve(hash);
         Files.move(home.resolve("original"), home.resolve("hidden"));
         Answer plan = client.get("/api/handoffs/" + handoff);
-        assertThat(plan.status()).isEqualTo(422);
-        assertThat(plan.json().get("detail").asText())
+        assertThat(plan.status()).isEqualTo(200);
+        assertThat(plan.json().get("plan").get("prints")).isEmpty();
+        assertThat(plan.json().get("plan").get("rows").get(0).get("unmade").asText())
                 .isEqualTo("The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
+        assertThat(client.post("/api/handoffs/" + handoff + "/runs", "{}").status())
+                .as("there is nothing left to print")
+                .isEqualTo(422);
         assertThat(client.get("/api/handoffs/" + handoff + "/runs").json())
                 .as("what was printed stays in sight")
                 .hasSize(1);

@@ -156,9 +156,8 @@ class Findings {
         SessionState state = sessions.get(sessionId);
         Session session = state.session();
         StoredHandoff handoff = handoffId == null ? null : handoffs.stored(handoffId);
-        Set<String> used = session.audioRows().stream()
-                .flatMap(row -> row.takes().stream())
-                .flatMap(take -> take.clips().stream())
+        Set<String> used = session.rows().stream()
+                .flatMap(row -> row.allClips().stream())
                 .map(clip -> clip.recording())
                 .collect(Collectors.toSet());
         int unmeasured = measuring.see(used);

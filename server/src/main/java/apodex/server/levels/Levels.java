@@ -15,7 +15,7 @@ import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
 import apodex.session.Session;
-import apodex.signal.Station;
+import apodex.session.Station;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;

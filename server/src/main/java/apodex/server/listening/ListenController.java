@@ -30,7 +30,7 @@ class ListenController {
     }
 
     private void refuseMissing(Session session) {
-        session.audioRows().stream().filter(row -> !row.strip().muted()).forEach(row -> row.clips().stream()
+        session.rows().stream().filter(row -> !row.strip().muted()).forEach(row -> row.heardClips().stream()
                 .filter(clip -> !store.has(clip.recording()))
                 .findFirst()
                 .ifPresent(clip -> {
@@ -53,7 +53,7 @@ class ListenController {
             @RequestParam long from,
             @RequestParam(required = false) @Nullable Long to,
             @RequestParam(required = false) @Nullable Set<String> rows) {
-        Session session = sessions.get(id).session();
+        Session session = sessions.get(id).session().withStandIns();
         long end = to == null ? session.frames() : Math.min(to, session.frames());
         if (from < 0 || from >= end) {
             throw Refused.unusable("There is nothing to hear from there on.").with("field", "from");

@@ -13,9 +13,9 @@ import apodex.session.PanLaw;
 import apodex.session.Session;
 import apodex.session.SessionDocument;
 import apodex.session.SessionRules;
+import apodex.session.Station;
 import apodex.session.Strip;
 import apodex.signal.Passage;
-import apodex.signal.Station;
 import org.junit.jupiter.api.Test;
 
 /** Documents as the first version stored them. */

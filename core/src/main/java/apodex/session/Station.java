@@ -1,6 +1,8 @@
-package apodex.signal;
+package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Arrays;
+import java.util.Optional;
 
 /** Where on the signal path a file is taken. */
 public enum Station {
@@ -27,6 +29,13 @@ public enum Station {
 
     Station(String label) {
         this.label = label;
+    }
+
+    /** The one that is called so; empty when none is. */
+    public static Optional<Station> called(String label) {
+        return Arrays.stream(values())
+                .filter(station -> station.label.equals(label))
+                .findFirst();
     }
 
     /** For people. */
