@@ -73,7 +73,10 @@ function source(session: Session, row: Row): Stop {
       return { name: 'Clips', words: other + (take?.clips.length ? count(take.clips.length, 'clip') : 'none') };
     }
     case 'instrument':
-      return { name: 'Notes', words: `${count(row.notes.length, 'note')}` };
+      return {
+        name: 'Notes',
+        words: count(row.notes.length, 'note') + (row.soundFrom === 'elsewhere' ? ', their sound is elsewhere' : ''),
+      };
     case 'part':
       return {
         name: 'Part',

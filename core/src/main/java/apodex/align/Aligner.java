@@ -26,6 +26,9 @@ public final class Aligner {
     /** A copy lies on a whole frame; what does not was moved by something else. */
     private static final double SURE_REST = 0.3;
 
+    /** Music is 5 to 10 ahead of itself a moment later; a single plucked note is 2. */
+    private static final double SURE_OWN_LEAD = 4;
+
     private static final int LEAST_STRETCHES = 3;
     private static final double LEAST_DRIFT_PPM = 0.3;
     private static final double MOST_DRIFT_PPM = 500;
@@ -106,7 +109,8 @@ public final class Aligner {
                 && peak.lead() > SURE_LEAD
                 && all.height() > SURE_HEIGHT
                 && all.lead() > SURE_LEAD
-                && Math.abs(all.rest()) < SURE_REST;
+                && Math.abs(all.rest()) < SURE_REST
+                && stretches.ownLead() > SURE_OWN_LEAD;
         boolean fine = all.height() > LIKELY_HEIGHT;
         boolean likely = peak.lead() > LIKELY_LEAD || fine && peak.lead() > NEXT_TO_NONE && peak.height() > SURE_HEIGHT;
         long frame = place + (fine ? all.frames() : 0);

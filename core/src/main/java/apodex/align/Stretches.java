@@ -16,6 +16,9 @@ final class Stretches {
     private static final int MOST = 16;
     private static final int SIZE = 1 << 16;
     private static final int REACH = 12;
+    /** Frames from a peak at which it is over. */
+    private static final int APART = 3;
+
     private static final int FADE = FRAMES / 8;
     private static final DoubleFFT_1D FFT = new DoubleFFT_1D(SIZE);
 
@@ -166,6 +169,29 @@ final class Stretches {
         return shift(sum(part, of));
     }
 
+    /**
+     * How far the sound stands out from itself a little later: 1 when it repeats exactly, as a note of one plucked string does. What
+     * repeats lies in several places at once, and no reference tells in which.
+     */
+    double ownLead() throws IOException {
+        double[] own = new double[FRAMES];
+        double[] sum = new double[2 * reach + 1];
+        for (Stretch stretch : stretches) {
+            read(stretch.start(), own);
+            fadeEnds(own, FRAMES);
+            Whitened itself = new Whitened(FFT, SIZE, own, FRAMES, REACH);
+            double[] correlation = itself.correlation(itself);
+            for (int i = 0; i < sum.length; i++) {
+                sum[i] += correlation[i];
+            }
+        }
+        double next = 0;
+        for (int i = APART; i < sum.length; i++) {
+            next = Math.max(next, Math.abs(sum[i]));
+        }
+        return next > 0 ? sum[0] / next : 100;
+    }
+
     /** What each stretch names alone, with where it starts. */
     List<double[]> each() {
         List<double[]> each = new ArrayList<>();
@@ -199,7 +225,7 @@ final class Stretches {
         double height = Math.abs(correlation[at]);
         double next = 0;
         for (int i = 0; i < correlation.length; i++) {
-            if (Math.abs(i - at) > 2) {
+            if (Math.abs(i - at) >= APART) {
                 next = Math.max(next, Math.abs(correlation[i]));
             }
         }

@@ -87,11 +87,11 @@ public final class DropExaminer {
                             : ours.seat(entry, rate)));
         }
         for (DroppedFile paper : papers.papers) {
-            files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), "f" + (files.size() + 1)));
+            files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), common, "f" + (files.size() + 1)));
             keep(paper, kept, files.size());
         }
         for (Sorted.Document document : sorted.read) {
-            files.add(document(document, "f" + (files.size() + 1)));
+            files.add(document(document, common, "f" + (files.size() + 1)));
             keep(document.file(), kept, files.size());
         }
         if (ours != null && !sorted.documents.isEmpty()) {
@@ -198,7 +198,7 @@ public final class DropExaminer {
         return reference == null ? Place.start() : Place.start().at(reference - start, Place.By.STAMP);
     }
 
-    private static IntakeFile document(Sorted.Document document, String id) {
+    private static IntakeFile document(Sorted.Document document, String common, String id) {
         Seat seat = new Seat(
                 Use.ROW,
                 NoteRows.safe(Drop.stem(document.file().name())),
@@ -209,7 +209,16 @@ public final class DropExaminer {
                 "",
                 Place.start().at(0, Place.By.LIST));
         return new IntakeFile(
-                id, document.file().folder(), document.file().name(), document.kind(), null, null, null, 0, "", seat);
+                id,
+                FolderNames.inside(document.file().folder(), common),
+                document.file().name(),
+                document.kind(),
+                null,
+                null,
+                null,
+                0,
+                "",
+                seat);
     }
 
     private static void keep(DroppedFile file, Path kept, int number) throws IOException {

@@ -86,6 +86,38 @@ class AlignerTest {
         assertThat(find(song.mix, new double[] {0.5}, 1).certainty()).isEqualTo(Certainty.UNKNOWN);
     }
 
+    /** Noise that runs round in a loop and dulls a little each time, as a string does (Karplus and Strong, 1983). */
+    private static double[] pluck(double period, int frames, SplittableRandom random) {
+        double[] string = new double[frames];
+        int whole = (int) period;
+        double share = period - whole;
+        for (int i = 0; i < frames; i++) {
+            string[i] = i < whole + 2
+                    ? 2 * random.nextDouble() - 1
+                    : 0.9999 * ((1 - share) * string[i - whole] + share * string[i - whole - 1]);
+        }
+        return string;
+    }
+
+    private double ownLead(double[] samples) throws IOException {
+        try (PcmReader in = open("own.wav", samples, 1)) {
+            MonoSound sound = new MonoSound(in, RATE);
+            return new Stretches(sound, sound, Outline.of(sound), null, 1, 0, 1_024).ownLead();
+        }
+    }
+
+    @Test
+    void aSingleNoteOfAStringStandsOutFromItselfLessThanMusicDoes() throws IOException {
+        for (double period : new double[] {489.8, 244.9, 327.3, 145.4}) {
+            assertThat(ownLead(pluck(period, 4 * RATE.hertz(), new SplittableRandom(3))))
+                    .as("period %s", period)
+                    .isLessThan(4);
+        }
+        for (double[] track : song.tracks) {
+            assertThat(ownLead(track)).isGreaterThan(4);
+        }
+    }
+
     @Test
     void aBarThatIsRepeatedExactlyHasNoSurePlace() throws IOException {
         double[] bar = Arrays.copyOf(song.tracks.get(3), 96_000);
