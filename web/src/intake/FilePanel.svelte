@@ -12,11 +12,14 @@
   import { count } from '../lib/units';
   import AlignPicture from './AlignPicture.svelte';
   import type { IntakeStore } from './intake.svelte';
+  import TableDialog from './TableDialog.svelte';
   import { certaintyWords } from './certainty';
 
   /** The chosen files: what they will be, and where the one of them lies against the reference. */
   let { store }: { store: IntakeStore } = $props();
   const files = $derived(store.files.filter((file) => file.kind === 'recording'));
+  const table = $derived(store.files.length === 1 && store.files[0]!.form ? store.files[0] : undefined);
+  let reading = $state(false);
   const ids = $derived(files.map((file) => file.id));
   /** Where a list says where one of them lies, what is said here would be passed over. */
   const listed = $derived(files.some((file) => file.seat.place.by === 'list'));
@@ -59,6 +62,13 @@
   }
 </script>
 
+{#if table}
+  <section aria-label="The chosen files">
+    <h2>{table.name}</h2>
+    <Button size="small" onclick={() => (reading = true)}>How it is read…</Button>
+  </section>
+  {#if reading}<TableDialog {store} file={table.id} onclose={() => (reading = false)} />{/if}
+{/if}
 {#if files.length}
   <section aria-label="The chosen files">
     <h2>{single ? single.name : count(files.length, 'recording')}</h2>

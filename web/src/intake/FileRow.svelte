@@ -26,6 +26,8 @@
     notes: 'notes',
     timeline: 'timeline',
     clipList: 'clip list',
+    trackList: 'list of tracks',
+    table: 'table',
     session: 'session',
     paper: 'paper',
   };

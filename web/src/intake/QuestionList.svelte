@@ -6,12 +6,16 @@
   import ParcelLine from './ParcelLine.svelte';
   import ReplyDialog from './ReplyDialog.svelte';
   import SumDialog from './SumDialog.svelte';
+  import TableDialog from './TableDialog.svelte';
+  import NumberField from '../lib/NumberField.svelte';
 
   /** What is open, with the answers there are; then what did not come in. */
   let { store }: { store: IntakeStore } = $props();
   const intake = $derived(store.intake!);
   let adding = $state(false);
   let replying = $state(false);
+  /** Id of the table that is being told how to be read. */
+  let table = $state<string>();
 
   const isShown = (question: Question) =>
     question.files.length === store.chosen.length && question.files.every((id) => store.chosen.includes(id));
@@ -34,6 +38,17 @@
       <li class:shown={isShown(question)}>
         <button type="button" class="words" onclick={() => (store.chosen = question.files)}>{question.words}</button>
         <div class="answers">
+          {#if question.kind === 'table'}
+            <Button size="small" onclick={() => (table = question.files[0])}>Say what it is…</Button>
+          {:else if question.kind === 'tempo'}
+            <NumberField
+              label="Quarters a minute"
+              value={120}
+              lowest={10}
+              highest={999}
+              onset={(quartersAMinute) => store.correct({ type: 'tempo', quartersAMinute })}
+            />
+          {/if}
           {#each question.answers as answer (answer.words)}
             <Button
               size="small"
@@ -42,7 +57,7 @@
               onclick={() => void store.correct(answer.correction)}>{answer.words}</Button
             >
           {:else}
-            <span class="cap">for the sender to know</span>
+            {#if question.kind !== 'tempo'}<span class="cap">for the sender to know</span>{/if}
           {/each}
         </div>
       </li>
@@ -68,6 +83,7 @@
 </section>
 <SumDialog {store} bind:open={adding} />
 <ReplyDialog {store} bind:open={replying} />
+{#if table}<TableDialog {store} file={table} onclose={() => (table = undefined)} />{/if}
 
 <style>
   header {

@@ -1,5 +1,5 @@
 import client, { answer, Refusal } from '../lib/api/client';
-import type { Correction, Intake, IntakeFile, IntakeState, Question } from '../lib/api/types';
+import type { ClipListForm, Correction, Intake, IntakeFile, IntakeState, Question } from '../lib/api/types';
 import { toasts } from '../lib/chrome/toasts.svelte';
 import { Served } from '../lib/state/served.svelte';
 import { Turns } from '../lib/state/turns';
@@ -56,6 +56,16 @@ export class IntakeStore {
       client.POST('/api/intakes/{id}/corrections', {
         params: { path: { id: this.id } },
         body: { revision, correction },
+      }),
+    );
+  }
+
+  /** Reads a table that came as a list. */
+  read(file: string, form: ClipListForm, remembered: 'once' | 'forTheseHeadings'): Promise<void> {
+    return this.change((revision) =>
+      client.POST('/api/intakes/{id}/tables/{file}', {
+        params: { path: { id: this.id, file } },
+        body: { revision, form, remembered },
       }),
     );
   }

@@ -131,6 +131,10 @@ public final class AddToSession {
         sorted.timelines.stream()
                 .flatMap(timeline -> timeline.rows().stream())
                 .forEach(each -> added.add(laid.row(each, RowIds.fresh())));
+        if (sorted.inTimecode) {
+            laid.startingAt(
+                    SessionLayout.startOf(sorted.lists, session.startReference(), session.rate(), session.song()));
+        }
         sorted.lists.forEach(each -> added.add(laid.row(each, RowIds.fresh())));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
     }

@@ -36,7 +36,7 @@ record ChecksumList(String algorithm, Map<String, String> hashes) {
             return Optional.empty();
         }
         Map<String, String> hashes = new LinkedHashMap<>();
-        for (String line : ClipList.decode(Files.readAllBytes(file)).split("\\R")) {
+        for (String line : CsvTable.decode(Files.readAllBytes(file)).split("\\R")) {
             String plain = line.strip();
             if (plain.isEmpty() || plain.startsWith("#") || plain.startsWith(";")) {
                 continue;

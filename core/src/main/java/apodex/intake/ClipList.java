@@ -2,63 +2,41 @@ package apodex.intake;
 
 import apodex.intake.LaidRow.LaidClip;
 import apodex.intake.LaidRow.LaidTake;
-import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /**
- * Reads a list of clips in CSV (RFC 4180, with commas, semicolons or tabs): one line a clip, columns by name. {@code docs/clip-list.md}
- * describes it. Lines that make no sense are said, one by one; the others come in.
+ * Reads a table as a list of clips: one line a clip. {@code docs/clip-list.md} describes the headings that need no telling. Lines that
+ * make no sense are said, one by one; the others come in.
  */
 final class ClipList {
-    private static final int LONGEST_FILE = 32 << 20;
     private static final int MOST_TROUBLES = 200;
-    private static final List<String> COLUMNS =
-            List.of("row", "take", "file", "position", "offset", "length", "gain", "fade in", "fade out");
-    private static final List<String> NEEDED = List.of("row", "file", "position");
+    private static final Set<String> YES = Set.of("1", "yes", "y", "true", "x", "muted", "mute", "on", "ja", "oui");
 
+    private final CsvTable table;
+    private final ClipListForm form;
     private final List<String> troubles;
     private final Map<String, Map<String, List<LaidClip>>> rows = new LinkedHashMap<>();
-    private final Map<String, Integer> columns = new LinkedHashMap<>();
-    private final Map<String, WrittenTime.WrittenIn> units = new LinkedHashMap<>();
-    private char separator;
 
-    private ClipList(List<String> troubles) {
+    private ClipList(CsvTable table, ClipListForm form, List<String> troubles) {
+        this.table = table;
+        this.form = form;
         this.troubles = troubles;
-    }
-
-    /** Whether a text's first line names the columns of a clip list. */
-    static boolean isClipList(Path file) throws IOException {
-        if (Files.size(file) > LONGEST_FILE) {
-            return false;
-        }
-        String first = decode(Files.readAllBytes(file))
-                .lines()
-                .filter(line -> !line.isBlank())
-                .findFirst()
-                .orElse("");
-        String plain = first.toLowerCase(Locale.ROOT);
-        return NEEDED.stream().allMatch(plain::contains)
-                && (plain.contains(",") || plain.contains(";") || plain.contains("\t"));
     }
 
     /**
      * Reads a list.
      *
-     * @param troubles gets a sentence for every line that was left out
+     * @param troubles gets a sentence for every line and column that was left out
      */
-    static List<LaidRow> read(Path file, List<String> troubles) throws IOException {
-        ClipList list = new ClipList(troubles);
-        list.lines(decode(Files.readAllBytes(file)));
+    static List<LaidRow> read(CsvTable table, ClipListForm form, List<String> troubles) {
+        ClipList list = new ClipList(table, form, troubles);
+        list.read();
         List<LaidRow> laid = new ArrayList<>();
         list.rows.forEach((name, takes) -> {
             List<LaidTake> all = new ArrayList<>();
@@ -68,41 +46,15 @@ final class ClipList {
         return laid;
     }
 
-    /** By its byte order mark; without one UTF-8 where it is that, or else Windows-1252. */
-    static String decode(byte[] bytes) {
-        if (bytes.length >= 2
-                && (bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xFE
-                        || bytes[0] == (byte) 0xFE && bytes[1] == (byte) 0xFF)) {
-            return new String(bytes, StandardCharsets.UTF_16);
-        }
-        try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            return new String(bytes, Charset.forName("windows-1252"));
-        }
-    }
-
-    private void lines(String text) {
-        int number = 0;
-        boolean headed = false;
-        for (String line : text.split("\\R", -1)) {
-            number++;
-            if (line.isBlank() || line.startsWith("#")) {
-                continue;
-            }
-            if (!headed) {
-                head(line);
-                headed = true;
-                continue;
-            }
+    private void read() {
+        form.columns().stream()
+                .filter(column -> column.is() == null && !column.heading().isBlank())
+                .forEach(column -> trouble("The column “" + column.heading().strip() + "” is not known and left out."));
+        for (CsvTable.Line line : table.lines()) {
             try {
-                clip(cells(line));
+                clip(line.cells());
             } catch (IllegalArgumentException e) {
-                trouble("Line " + number + ": " + e.getMessage());
+                trouble("Line " + line.number() + ": " + e.getMessage());
             }
         }
     }
@@ -113,63 +65,22 @@ final class ClipList {
         }
     }
 
-    private void head(String line) {
-        separator = line.indexOf('\t') >= 0 ? '\t' : line.indexOf(';') >= 0 ? ';' : ',';
-        List<String> names = cells(line);
-        for (int i = 0; i < names.size(); i++) {
-            String name = names.get(i).strip().toLowerCase(Locale.ROOT).replace('_', ' ');
-            String bare = name.replaceAll("\\s*\\(.*\\)$", "")
-                    .replace("fadein", "fade in")
-                    .replace("fadeout", "fade out");
-            if (COLUMNS.contains(bare)) {
-                columns.putIfAbsent(bare, i);
-                units.put(
-                        bare,
-                        name.contains("second") || name.contains("(s)")
-                                ? WrittenTime.WrittenIn.SECONDS
-                                : name.contains("bar") ? WrittenTime.WrittenIn.BARS : WrittenTime.WrittenIn.SAMPLES);
-            } else {
-                trouble("The column “" + names.get(i).strip() + "” is not known and left out.");
-            }
-        }
-    }
-
-    private List<String> cells(String line) {
-        List<String> cells = new ArrayList<>();
-        StringBuilder cell = new StringBuilder();
-        boolean quoted = false;
-        for (int i = 0; i < line.length(); i++) {
-            char c = line.charAt(i);
-            if (c == '"' && quoted && i + 1 < line.length() && line.charAt(i + 1) == '"') {
-                cell.append(line.charAt(++i));
-            } else if (c == '"') {
-                quoted = !quoted;
-            } else if (c == separator && !quoted) {
-                cells.add(cell.toString());
-                cell.setLength(0);
-            } else {
-                cell.append(c);
-            }
-        }
-        cells.add(cell.toString());
-        return cells;
-    }
-
     private void clip(List<String> cells) {
-        String row = text(cells, "row");
-        String file = text(cells, "file");
+        String file = text(cells, ClipColumn.FILE);
+        String row = form.place(ClipColumn.ROW).isPresent() ? text(cells, ClipColumn.ROW) : Drop.stem(file);
         if (row.isEmpty() || file.isEmpty()) {
             throw new IllegalArgumentException("it names no " + (row.isEmpty() ? "row." : "file."));
         }
-        WrittenTime position = place(cells, "position");
+        WrittenTime position = time(cells, ClipColumn.POSITION);
         if (position == null) {
             throw new IllegalArgumentException("it gives no position.");
         }
-        WrittenTime length = place(cells, "length");
-        if (length != null && length.value() <= 0) {
+        WrittenTime length = time(cells, ClipColumn.LENGTH);
+        WrittenTime end = time(cells, ClipColumn.END);
+        if (length != null && length.value() <= 0 || end != null && length == null && end.value() <= position.value()) {
             throw new IllegalArgumentException("its length is not more than nothing.");
         }
-        String take = text(cells, "take");
+        String take = text(cells, ClipColumn.TAKE);
         rows.computeIfAbsent(row, name -> new LinkedHashMap<>())
                 .computeIfAbsent(
                         take.isEmpty() ? "Take 1" : take.matches("\\d+") ? "Take " + take : take,
@@ -177,36 +88,50 @@ final class ClipList {
                 .add(new LaidClip(
                         file,
                         position,
-                        place(cells, "offset"),
+                        time(cells, ClipColumn.OFFSET),
                         length,
+                        end,
                         gain(cells),
-                        place(cells, "fade in"),
-                        place(cells, "fade out")));
+                        time(cells, ClipColumn.FADE_IN),
+                        time(cells, ClipColumn.FADE_OUT),
+                        YES.contains(text(cells, ClipColumn.MUTED).toLowerCase(Locale.ROOT)),
+                        text(cells, ClipColumn.NOTE)));
     }
 
-    private String text(List<String> cells, String column) {
-        Integer at = columns.get(column);
-        return at == null || at >= cells.size() ? "" : cells.get(at).strip();
+    private String text(List<String> cells, ClipColumn column) {
+        return form.place(column)
+                .filter(at -> at < cells.size())
+                .map(at -> cells.get(at).strip())
+                .orElse("");
     }
 
-    private WrittenTime place(List<String> cells, String column) {
+    @Nullable
+    private WrittenTime time(List<String> cells, ClipColumn column) {
         String written = text(cells, column);
-        return written.isEmpty() ? null : WrittenTime.parse(number(written), units.get(column));
+        if (written.isEmpty()) {
+            return null;
+        }
+        WrittenTime.WrittenIn unit =
+                form.columns().get(form.place(column).orElseThrow()).unit();
+        return WrittenTime.parse(number(written), unit == null ? WrittenTime.WrittenIn.SAMPLES : unit, form.timecode());
     }
 
     /** Where commas do not separate cells, they can stand for the decimal point. */
     private String number(String written) {
-        return separator == ',' && !written.matches("-?\\d+,\\d+.*") ? written : written.replace(',', '.');
+        return table.separator() == ',' && !written.matches("-?\\d+,\\d+.*") ? written : written.replace(',', '.');
     }
 
     private double gain(List<String> cells) {
-        String written = number(text(cells, "gain"))
+        String written = number(text(cells, ClipColumn.GAIN))
                 .toLowerCase(Locale.ROOT)
                 .replace("db", "")
                 .replace('−', '-')
                 .strip();
         if (written.isEmpty()) {
             return 0;
+        }
+        if (written.matches("-(inf.*|∞|oo)")) {
+            return Double.NEGATIVE_INFINITY;
         }
         try {
             return Double.parseDouble(written);

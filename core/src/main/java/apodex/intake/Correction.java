@@ -1,11 +1,15 @@
 package apodex.intake;
 
+import apodex.intake.IntakeFile.Kind;
 import apodex.session.NameRule;
 import apodex.session.Role;
+import apodex.session.SetAbout;
 import apodex.session.Station;
 import apodex.time.SampleRate;
+import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import jakarta.annotation.Nullable;
 import java.util.List;
 
 /** Something put right in an intake, small enough to be undone by itself. {@code files} are ids. */
@@ -14,6 +18,10 @@ import java.util.List;
     @JsonSubTypes.Type(value = Correction.UseAs.class, name = "useAs"),
     @JsonSubTypes.Type(value = Correction.Beside.class, name = "beside"),
     @JsonSubTypes.Type(value = Correction.InRow.class, name = "inRow"),
+    @JsonSubTypes.Type(value = Correction.Noted.class, name = "noted"),
+    @JsonSubTypes.Type(value = Correction.ReadAs.class, name = "readAs"),
+    @JsonSubTypes.Type(value = Correction.Tempo.class, name = "tempo"),
+    @JsonSubTypes.Type(value = Correction.Overlapping.class, name = "overlapping"),
     @JsonSubTypes.Type(value = Correction.OfRole.class, name = "ofRole"),
     @JsonSubTypes.Type(value = Correction.AsTake.class, name = "asTake"),
     @JsonSubTypes.Type(value = Correction.AsSide.class, name = "asSide"),
@@ -80,6 +88,85 @@ public sealed interface Correction {
         @Override
         public IntakeFile applyTo(IntakeFile file) {
             return file.withSeat(file.seat().withRow(row));
+        }
+    }
+
+    /** More to know of them, for people. */
+    record Noted(List<String> files, String note) implements OfFiles {
+        public Noted {
+            note = note == null ? "" : note.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
+            if (note.length() > SetAbout.LONGEST_NOTE) {
+                throw new IllegalArgumentException("A note can have " + SetAbout.LONGEST_NOTE + " characters.");
+            }
+        }
+
+        @Override
+        public IntakeFile applyTo(IntakeFile file) {
+            return file.withSeat(file.seat().withNote(note));
+        }
+    }
+
+    /**
+     * A table is a list, read in a certain way; or none.
+     *
+     * @param file  id of the table
+     * @param form  how it is read; null: it is no list
+     * @param lists what all lists lay out, read with it
+     * @param named ids of recordings that lists lay out now
+     * @param missing names of recordings that lists name and that are not here
+     * @param seats what it puts right of others, where it says what files are
+     */
+    record ReadAs(
+            String file,
+            @Nullable ClipListForm form,
+            Lists lists,
+            List<String> named,
+            List<String> missing,
+            List<Correction> seats)
+            implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            Kind kind = form == null ? Kind.PAPER : form.isOfClips() ? Kind.CLIP_LIST : Kind.TRACK_LIST;
+            Intake read = intake.withLists(intake.lists().of(lists))
+                    .withMissing(missing)
+                    .withFiles(intake.files().stream()
+                            .map(each -> each.id().equals(file) ? each.read(kind, form) : listed(each, intake))
+                            .toList());
+            return new Several(seats).applyTo(read);
+        }
+
+        private IntakeFile listed(IntakeFile each, Intake intake) {
+            boolean was = each.seat().place().by() == Place.By.LIST;
+            if (!each.isSound() || was == named.contains(each.id())) {
+                return each;
+            }
+            Place place = was
+                    ? DropExaminer.place(each.recording(), intake.start(), intake.rate())
+                    : Place.start().at(0, Place.By.LIST);
+            return each.withSeat(each.seat().withPlace(place));
+        }
+    }
+
+    /** The tempo that lists in bars are counted with, in quarters a minute. */
+    record Tempo(double quartersAMinute) implements Correction {
+        public Tempo {
+            if (!(quartersAMinute >= TempoMap.SLOWEST && quartersAMinute <= TempoMap.FASTEST)) {
+                throw new IllegalArgumentException("A tempo is from " + (int) TempoMap.SLOWEST + " to "
+                        + (int) TempoMap.FASTEST + " quarters a minute.");
+            }
+        }
+
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.withLists(intake.lists().at(quartersAMinute));
+        }
+    }
+
+    /** What sounds where clips of one list lie over each other. */
+    record Overlapping(Overlaps overlaps) implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.withLists(intake.lists().with(overlaps)).agreeing(AskOverlaps.OVERLAPS);
         }
     }
 

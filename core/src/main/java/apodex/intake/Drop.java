@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Enumeration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.zip.CRC32;
 import java.util.zip.CheckedInputStream;
@@ -38,6 +39,7 @@ public final class Drop {
     private final List<DroppedFile> files = new ArrayList<>();
     private final List<Refusal> refused = new ArrayList<>();
     private @Nullable String zipTitle;
+    private Map<String, ClipListForm> forms = Map.of();
     private long unpackedBytes;
     private long packedBytes;
 
@@ -50,6 +52,16 @@ public final class Drop {
     public Drop(Path workFolder, DropProgress progress) {
         this.workFolder = workFolder;
         this.progress = progress;
+    }
+
+    /** Tells it how tables with certain headings are read, by {@link ClipListForm#key}. */
+    public Drop knowing(Map<String, ClipListForm> byHeadings) {
+        forms = Map.copyOf(byHeadings);
+        return this;
+    }
+
+    Optional<ClipListForm> form(List<String> headings) {
+        return Optional.ofNullable(forms.get(ClipListForm.key(headings)));
     }
 
     DropProgress progress() {

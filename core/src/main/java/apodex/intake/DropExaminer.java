@@ -14,7 +14,6 @@ import apodex.session.Role;
 import apodex.time.SampleRate;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -58,7 +57,7 @@ public final class DropExaminer {
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
         Media media =
                 new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
-        int listed = listed(sorted, media, rate, title);
+        Lists lists = listed(sorted, media, rate, title);
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
@@ -88,11 +87,11 @@ public final class DropExaminer {
         }
         for (DroppedFile paper : papers.papers) {
             files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), common, "f" + (files.size() + 1)));
-            keep(paper, kept, files.size());
+            KeptDocuments.keep(paper, kept, files.size());
         }
         for (Sorted.Document document : sorted.read) {
             files.add(document(document, common, "f" + (files.size() + 1)));
-            keep(document.file(), kept, files.size());
+            KeptDocuments.keep(document.file(), kept, files.size());
         }
         if (ours != null && !sorted.documents.isEmpty()) {
             sorted.remark(
@@ -107,14 +106,23 @@ public final class DropExaminer {
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
-                ours == null ? listed : 0,
+                ours == null ? lists : Lists.read(0, List.of(), false, 0),
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 Set.of(),
                 missing(sorted, media, papers),
                 sorted.refused,
                 sorted.remarks);
-        return aligned(intake);
+        return aligned(named(intake, sorted));
+    }
+
+    /** What lists of tracks say of the files. */
+    private static Intake named(Intake intake, Sorted sorted) {
+        Intake named = intake;
+        for (TrackList list : sorted.tracks) {
+            named = new Correction.Several(list.corrections(named.files())).applyTo(named);
+        }
+        return named;
     }
 
     /** An MP3 is held against, where nothing better came to be that, and is else left out. */
@@ -143,18 +151,25 @@ public final class DropExaminer {
     }
 
     /** Marks what lists and saved sessions name as used, remarks what does not fit of it, and counts the rows it makes. */
-    private static int listed(Sorted sorted, Media media, SampleRate rate, String title) {
-        int rows = SessionLayout.listed(sorted, media, rate, SessionLayout.song(sorted, title))
-                .size();
+    static Lists listed(Sorted sorted, Media media, SampleRate rate, String title) {
+        Lists read = SessionLayout.listed(
+                        sorted,
+                        media,
+                        rate,
+                        SessionLayout.song(sorted, title, null),
+                        Lists.NONE,
+                        start(sorted, media, rate))
+                .facts();
         sorted.documents.stream()
                 .flatMap(document -> document.session().recordings().stream())
                 .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
         sorted.remarkOtherSessions();
         int players =
                 sorted.songs.stream().mapToInt(song -> song.players().size()).sum();
-        return sorted.documents.isEmpty()
-                ? rows + players
-                : sorted.documents.get(0).session().rows().size() - 1;
+        return read.withRows(
+                sorted.documents.isEmpty()
+                        ? read.rows() + players
+                        : sorted.documents.get(0).session().rows().size() - 1);
     }
 
     /** Recordings that lists or a saved session name and that are not here. */
@@ -194,6 +209,11 @@ public final class DropExaminer {
         if (media.isUsed(recording)) {
             return Place.start().at(0, Place.By.LIST);
         }
+        return place(recording, start, rate);
+    }
+
+    /** Where a recording lies that no list names. */
+    static Place place(Recording recording, long start, SampleRate rate) {
         Long reference = SessionFromDrop.reference(recording, rate);
         return reference == null ? Place.start() : Place.start().at(reference - start, Place.By.STAMP);
     }
@@ -209,22 +229,17 @@ public final class DropExaminer {
                 "",
                 Place.start().at(0, Place.By.LIST));
         return new IntakeFile(
-                id,
-                FolderNames.inside(document.file().folder(), common),
-                document.file().name(),
-                document.kind(),
-                null,
-                null,
-                null,
-                0,
-                "",
-                seat);
-    }
-
-    private static void keep(DroppedFile file, Path kept, int number) throws IOException {
-        Path folder = Files.createDirectories(kept.resolve(Integer.toString(number)));
-        Files.copy(file.content(), folder.resolve("content"));
-        Files.writeString(folder.resolve("path"), file.path());
+                        id,
+                        FolderNames.inside(document.file().folder(), common),
+                        document.file().name(),
+                        document.kind(),
+                        null,
+                        null,
+                        null,
+                        0,
+                        "",
+                        seat)
+                .read(document.kind(), document.form());
     }
 
     private List<Examination> hear(Sorted sorted) {

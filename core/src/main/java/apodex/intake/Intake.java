@@ -34,7 +34,7 @@ import java.util.stream.Collectors;
  * @param start   frame 0 of the session, counted from midnight, by the earliest stamp; 0 without one
  * @param order   of the rows
  * @param files   in the order they came
- * @param listed  how many rows lists, notes or a saved session lay out
+ * @param lists   what lists, notes or a saved session lay out
  * @param parcel  what came held against its checksums; null when there were none
  * @param same    files that hold one sound
  * @param agreed  names of rows whose takes were agreed on
@@ -48,7 +48,7 @@ public record Intake(
         long start,
         RowsInOrder order,
         List<IntakeFile> files,
-        int listed,
+        Lists lists,
         @Nullable ParcelCheck parcel,
         List<SameSound> same,
         Set<String> agreed,
@@ -60,6 +60,7 @@ public record Intake(
     private static final double APART = 70;
 
     public Intake {
+        lists = lists == null ? Lists.NONE : lists; // those from before there was anything to choose do not say
         files = List.copyOf(files);
         same = List.copyOf(same);
         agreed = new LinkedHashSet<>(agreed);
@@ -69,25 +70,36 @@ public record Intake(
     }
 
     Intake withFiles(List<IntakeFile> other) {
-        return new Intake(title, rate, start, order, other, listed, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, order, other, lists, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withOrder(RowsInOrder other) {
-        return new Intake(title, rate, start, other, files, listed, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(title, rate, start, other, files, lists, parcel, same, agreed, missing, refused, remarks);
     }
 
     Intake withTitle(String other) {
-        return new Intake(other, rate, start, order, files, listed, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(other, rate, start, order, files, lists, parcel, same, agreed, missing, refused, remarks);
+    }
+
+    Intake withLists(Lists other) {
+        return new Intake(title, rate, start, order, files, other, parcel, same, agreed, missing, refused, remarks);
+    }
+
+    Intake withMissing(List<String> other) {
+        return new Intake(title, rate, start, order, files, lists, parcel, same, agreed, other, refused, remarks);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, listed, parcel, same, more, missing, refused, remarks);
+        return new Intake(title, rate, start, order, files, lists, parcel, same, more, missing, refused, remarks);
     }
 
     IntakeFile file(String id) {
-        return files.stream().filter(file -> file.id().equals(id)).findFirst().orElseThrow();
+        return files.stream()
+                .filter(file -> file.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("No such file came."));
     }
 
     /** The recordings among the files. */
@@ -122,7 +134,7 @@ public record Intake(
 
     /** How many rows the session will have, besides the mix and buses. */
     public int rowCount() {
-        return listed + rows().size();
+        return lists.rows() + rows().size();
     }
 
     /**

@@ -21,6 +21,7 @@ import jakarta.annotation.Nullable;
  * @param number      that its name counts it with, among those of its folder; 0 for none
  * @param station     where on its row's way it was taken, where somebody says so; else empty
  * @param seat        what it would be
+ * @param form        how it is read, for lists in a table
  */
 public record IntakeFile(
         String id,
@@ -32,7 +33,22 @@ public record IntakeFile(
         @Nullable Examination heard,
         int number,
         String station,
-        Seat seat) {
+        Seat seat,
+        @Nullable ClipListForm form) {
+
+    IntakeFile(
+            String id,
+            String folder,
+            String name,
+            Kind kind,
+            @Nullable Recording recording,
+            @Nullable SoundFacts facts,
+            @Nullable Examination heard,
+            int number,
+            String station,
+            Seat seat) {
+        this(id, folder, name, kind, recording, facts, heard, number, station, seat, null);
+    }
 
     /** What a file is. */
     public enum Kind {
@@ -44,6 +60,12 @@ public record IntakeFile(
         TIMELINE,
         @JsonProperty("clipList")
         CLIP_LIST,
+        /** Says what files are, and not where. */
+        @JsonProperty("trackList")
+        TRACK_LIST,
+        /** A table that nobody has told yet how to read. */
+        @JsonProperty("table")
+        TABLE,
         @JsonProperty("session")
         SESSION,
         /** For people, or for programs that check files: no part of the session. */
@@ -57,15 +79,29 @@ public record IntakeFile(
     }
 
     IntakeFile withSeat(Seat other) {
-        return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, station, other);
+        return new IntakeFile(id, folder, name, kind, recording, facts, heard, number, station, other, form);
     }
 
     IntakeFile at(Station other) {
         return new IntakeFile(
-                id, folder, name, kind, recording, facts, heard, number, other == null ? "" : other.label(), seat);
+                id,
+                folder,
+                name,
+                kind,
+                recording,
+                facts,
+                heard,
+                number,
+                other == null ? "" : other.label(),
+                seat,
+                form);
     }
 
     IntakeFile withRecording(Recording other) {
-        return new IntakeFile(id, folder, name, kind, other, facts, heard, number, station, seat);
+        return new IntakeFile(id, folder, name, kind, other, facts, heard, number, station, seat, form);
+    }
+
+    IntakeFile read(Kind as, @Nullable ClipListForm by) {
+        return new IntakeFile(id, folder, name, as, recording, facts, heard, number, station, seat, by);
     }
 }

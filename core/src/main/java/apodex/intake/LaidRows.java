@@ -2,8 +2,10 @@ package apodex.intake;
 
 import apodex.intake.LaidRow.LaidClip;
 import apodex.intake.LaidRow.LaidTake;
+import apodex.session.About;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.ClipCuts;
 import apodex.session.EditRefused;
 import apodex.session.Fade;
 import apodex.session.NameRule;
@@ -13,16 +15,27 @@ import apodex.session.Take;
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Makes rows of what lists lay out. What does not fit is cut to what does, and said. */
 final class LaidRows {
     private static final double MOST_GAIN_DB = 48;
+    private static final int LONGEST_NOTE = 500;
 
     private final Media media;
     private final SampleRate rate;
     private final TempoMap tempo;
     private final List<String> troubles;
+
+    /** Frame of the lists at which the session starts. */
+    private long start;
+
+    private Overlaps overlaps = Overlaps.SUMMED;
+    /** Names of rows on which clips lie over each other. */
+    final Set<String> overlapping = new LinkedHashSet<>();
 
     /** @param troubles gets a sentence for everything that was changed or left out */
     LaidRows(Media media, SampleRate rate, TempoMap tempo, List<String> troubles) {
@@ -32,17 +45,58 @@ final class LaidRows {
         this.troubles = troubles;
     }
 
+    LaidRows with(Overlaps other) {
+        overlaps = other;
+        return this;
+    }
+
+    /** @param frame that the lists count to the session's start, as timecodes do that begin at some hour */
+    LaidRows startingAt(long frame) {
+        start = frame;
+        return this;
+    }
+
     AudioRow row(LaidRow laid, String id) {
         String name = name(laid.name());
         List<Take> takes = new ArrayList<>();
+        About notes = About.NOTHING;
         for (LaidTake take : laid.takes()) {
             List<Clip> clips = new ArrayList<>();
             for (LaidClip clip : take.clips()) {
                 clip(name, clip, clips);
+                notes = clip.note().isEmpty()
+                        ? notes
+                        : notes.withMoreNote(
+                                take.clips().size() == 1 ? clip.note() : Drop.stem(clip.file()) + ": " + clip.note());
+            }
+            if (lieOverEachOther(clips)) {
+                overlapping.add(name);
+                clips = overlaps == Overlaps.SUMMED ? clips : ClipCuts.laterOnTop(clips);
             }
             takes.add(new Take("t" + (takes.size() + 1), name(take.name()), clips));
         }
-        return new AudioRow(id, name, takes, "t1", Strip.PLAIN);
+        return new AudioRow(id, name, takes, "t1", Strip.PLAIN, notes.withNote(cut(notes.note())));
+    }
+
+    /** Whether two clips sound at once, more than as one fades into the other. */
+    private static boolean lieOverEachOther(List<Clip> clips) {
+        List<Clip> heard = clips.stream()
+                .filter(clip -> !clip.muted())
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        for (int i = 1; i < heard.size(); i++) {
+            Clip before = heard.get(i - 1);
+            Clip after = heard.get(i);
+            long over = before.range().end() - after.position();
+            if (over > Math.min(before.fadeOut().frames(), after.fadeIn().frames())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static String cut(String note) {
+        return note.length() <= LONGEST_NOTE ? note : note.substring(0, LONGEST_NOTE) + "…";
     }
 
     private String name(String written) {
@@ -58,9 +112,11 @@ final class LaidRows {
     }
 
     private void clip(String row, LaidClip laid, List<Clip> clips) {
-        long position = laid.position().frame(rate, tempo);
+        long position = laid.position().frame(rate, tempo) - start;
         long offset = laid.offset() == null ? 0 : laid.offset().span(rate, tempo);
-        long length = laid.length() == null ? -1 : laid.length().span(rate, tempo);
+        long length = laid.length() != null
+                ? laid.length().span(rate, tempo)
+                : laid.end() != null ? laid.end().frame(rate, tempo) - start - position : -1;
         String what = "A clip of “" + laid.file() + "” on “" + row + "”";
         if (position < 0) {
             troubles.add(what + " starts " + -position + " samples before the session; its beginning is cut.");
@@ -106,6 +162,6 @@ final class LaidRows {
                 Fade.straight(in),
                 Fade.straight(out),
                 List.of(),
-                false));
+                laid.muted()));
     }
 }

@@ -21,6 +21,9 @@ final class ParcelPapers {
             "txt", "html", "htm", "pdf", "md", "rtf", "doc", "docx", "odt", "jpg", "jpeg", "png", "gif", "nfo", "xlsx",
             "ods");
 
+    /** Columns of a list whose headings say what they are. */
+    private static final int LEAST_KNOWN = 2;
+
     /** Our own parcel's list of files; null where it is none. */
     @Nullable
     Manifest manifest;
@@ -54,6 +57,23 @@ final class ParcelPapers {
         return papers;
     }
 
+    /** A text can be for people, or a list that a program wrote. */
+    private static boolean isList(DroppedFile file, String ending) throws IOException {
+        return ending.equals("txt")
+                && CsvTable.read(file.content())
+                        .filter(table -> table.isLikelyAList()
+                                && ClipListForm.guess(table).known() >= LEAST_KNOWN)
+                        .isPresent();
+    }
+
+    /** The list of files beside our manifest says nothing that the manifest does not. */
+    private static boolean isOurList(DroppedFile file) throws IOException {
+        return file.name().equals(Manifest.CSV_NAME)
+                && CsvTable.read(file.content())
+                        .filter(table -> table.headings().contains("sha256"))
+                        .isPresent();
+    }
+
     private void take(DroppedFile file) throws IOException {
         String ending = file.name().substring(file.name().lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
         if (ending.equals("json") && isManifest(file)) {
@@ -77,7 +97,7 @@ final class ParcelPapers {
                 expected.put(key, hash);
                 listOf.put(key, list.get());
             });
-        } else if (FOR_PEOPLE.contains(ending) || file.name().equals(Manifest.CSV_NAME)) {
+        } else if (FOR_PEOPLE.contains(ending) && !isList(file, ending) || isOurList(file)) {
             papers.add(file);
         } else {
             rest.add(file);

@@ -14,6 +14,12 @@ import java.util.List;
 public record Question(Kind kind, List<String> files, String words, List<Answer> answers) {
     /** What can be asked, the most important first. */
     public enum Kind {
+        @JsonProperty("table")
+        TABLE,
+        @JsonProperty("tempo")
+        TEMPO,
+        @JsonProperty("overlaps")
+        OVERLAPS,
         @JsonProperty("wrongRate")
         WRONG_RATE,
         @JsonProperty("stations")

@@ -9,6 +9,8 @@ import java.util.function.Function;
 public final class Questions {
     /** Each looks for one thing. */
     private static final List<Function<Intake, Asking>> ALL = List.of(
+            AskTables::new,
+            AskOverlaps::new,
             AskPlaces::new,
             AskNoPlaces::new,
             AskWrongInTheMix::new,

@@ -52,6 +52,10 @@ public record Seat(Use use, String row, Role role, String note, int take, Side s
         return new Seat(use, row, other, note, take, side, group, place);
     }
 
+    Seat withNote(String other) {
+        return new Seat(use, row, role, other, take, side, group, place);
+    }
+
     Seat withTake(int other) {
         return new Seat(use, row, role, note, other, side, group, place);
     }

@@ -74,6 +74,8 @@ public final class SessionFromDrop {
                         sorted.rate(),
                         title,
                         today,
+                        Lists.NONE,
+                        0,
                         (media, rate, rows, markers) -> addSounds(sorted, media, rate, rows, markers))
                 : ofDocument(sorted);
         List<String> missing = session.recordings().stream()

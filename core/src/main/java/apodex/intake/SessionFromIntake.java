@@ -22,7 +22,6 @@ import apodex.session.Take;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -30,7 +29,6 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 
 /** Makes the session that an intake shows. */
 public final class SessionFromIntake {
@@ -56,8 +54,9 @@ public final class SessionFromIntake {
      * @param today used where no recording says when it was made
      */
     public Session make(Path kept, LocalDate today) throws IOException {
-        ParcelPapers papers = ParcelPapers.of(documents(kept));
-        Sorted documents = Sorted.ofDocuments(papers.rest);
+        KeptDocuments came = KeptDocuments.of(kept);
+        ParcelPapers papers = ParcelPapers.of(came.files());
+        Sorted documents = Sorted.ofDocuments(papers.rest, came.forms(intake));
         List<Recording> recordings =
                 intake.sounds().stream().map(IntakeFile::recording).toList();
         if (!documents.documents.isEmpty() && papers.manifest == null) {
@@ -73,7 +72,8 @@ public final class SessionFromIntake {
                 .min()
                 .orElse(0);
         later = Math.max(0, -earliest);
-        Session session = SessionLayout.of(documents, recordings, intake.rate(), intake.title(), today, this::lay);
+        Session session = SessionLayout.of(
+                documents, recordings, intake.rate(), intake.title(), today, intake.lists(), intake.start(), this::lay);
         Session used = session.withRecordings(session.recordings().stream()
                 .filter(recording -> session.uses(recording.sha256()))
                 .toList());
@@ -104,26 +104,6 @@ public final class SessionFromIntake {
                         || file.seat().place().by() == Place.By.LIST)
                 .map(IntakeFile::recording)
                 .toList();
-    }
-
-    private static List<DroppedFile> documents(Path kept) throws IOException {
-        if (!Files.isDirectory(kept)) {
-            return List.of();
-        }
-        try (Stream<Path> folders = Files.list(kept)) {
-            List<DroppedFile> files = new ArrayList<>();
-            for (Path folder : folders.sorted(Comparator.comparingInt(
-                            each -> Integer.parseInt(each.getFileName().toString())))
-                    .toList()) {
-                String path = Files.readString(folder.resolve("path"));
-                int slash = path.lastIndexOf('/');
-                files.add(new DroppedFile(
-                        slash < 0 ? "" : path.substring(0, slash),
-                        path.substring(slash + 1),
-                        folder.resolve("content")));
-            }
-            return files;
-        }
     }
 
     private long lay(Media media, SampleRate rate, List<Row> rows, List<Marker> markers) throws IOException {

@@ -9,6 +9,7 @@ import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -33,15 +34,27 @@ final class SessionLayout {
      *
      * @param sorted     what came besides recordings
      * @param all        recordings that came
+     * @param how        lists are read
+     * @param start      of the session, counted from midnight, as time stamps have it; 0 where there are none
      * @param loose      lays out the recordings that no list names
      */
-    static Session of(Sorted sorted, List<Recording> all, SampleRate rate, String title, LocalDate today, Loose loose)
+    static Session of(
+            Sorted sorted,
+            List<Recording> all,
+            SampleRate rate,
+            String title,
+            LocalDate today,
+            Lists how,
+            long stamped,
+            Loose loose)
             throws IOException {
-        Song song = song(sorted, title);
+        Song song = song(sorted, title, how.tempo());
         Media media = new Media(all);
-        List<Row> rows = listed(sorted, media, rate, song);
+        Listed listed = listed(sorted, media, rate, song, how, stamped);
+        List<Row> rows = new ArrayList<>(listed.rows());
         List<Marker> markers = new ArrayList<>();
-        long start = loose.lay(media, rate, rows, markers);
+        long looseStart = loose.lay(media, rate, rows, markers);
+        long start = looseStart == 0 ? listed.facts().start() : looseStart;
         for (MidiSong midi : sorted.songs) {
             midi.players().forEach(player -> rows.add(NoteRows.row(player, nextId(rows))));
             markers.addAll(NoteRows.markers(midi, song.timeline(), rate));
@@ -65,26 +78,51 @@ final class SessionLayout {
                 song, rate, start, originated, PanLaw.MINUS_3, markers, List.copyOf(recordings.values()), rows);
     }
 
-    /** The song, with the tempo map of the first notes that give one. */
-    static Song song(Sorted sorted, String title) {
+    /**
+     * The song, with the tempo map of the first notes that give one.
+     *
+     * @param told a tempo that somebody said; null when nobody did
+     */
+    static Song song(Sorted sorted, String title, @Nullable Double told) {
         Song song = Song.titled(title);
         for (MidiSong midi : sorted.songs) {
             song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
         }
-        return song;
+        return song.tempo() == null && told != null
+                ? new Song(song.title(), song.artist(), told, song.meter(), song.key())
+                : song;
     }
 
+    /** Rows of timelines and lists, and what there is to say of them. */
+    record Listed(List<Row> rows, Lists facts) {}
+
     /** Rows that timelines and clip lists lay out; what was cut or left out of them is remarked. */
-    static List<Row> listed(Sorted sorted, Media media, SampleRate rate, Song song) {
+    static Listed listed(Sorted sorted, Media media, SampleRate rate, Song song, Lists how, long stamped) {
         List<String> troubles = new ArrayList<>();
-        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles);
+        LaidRows laid = new LaidRows(media, rate, song.timeline(), troubles).with(how.overlaps());
+        long start = sorted.inTimecode ? startOf(sorted.lists, stamped, rate, song) : 0;
         List<Row> rows = new ArrayList<>();
         sorted.timelines.stream()
                 .flatMap(timeline -> timeline.rows().stream())
                 .forEach(row -> rows.add(laid.row(row, nextId(rows))));
+        laid.startingAt(start);
         sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
-        return rows;
+        boolean bars = song.tempo() == null && sorted.lists.stream().anyMatch(LaidRow::countsBars);
+        return new Listed(rows, Lists.read(rows.size(), List.copyOf(laid.overlapping), bars, start));
+    }
+
+    /** Timecodes count from midnight, as stamps do; where there are no stamps, a session starts at the full hour before its first clip. */
+    static long startOf(List<LaidRow> lists, long stamped, SampleRate rate, Song song) {
+        long earliest = lists.stream()
+                .flatMap(row -> row.takes().stream())
+                .flatMap(take -> take.clips().stream())
+                .mapToLong(clip -> clip.position().frame(rate, song.timeline()))
+                .min()
+                .orElse(0);
+        return stamped > 0 && stamped <= earliest
+                ? stamped
+                : Math.max(0, Math.floorDiv(earliest, 3_600L * rate.hertz()) * 3_600L * rate.hertz());
     }
 
     static String nextId(List<Row> rows) {

@@ -9,6 +9,7 @@ import apodex.notes.MidiReader;
 import apodex.notes.MidiSong;
 import apodex.session.Recording;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -17,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 
 /** A drop sorted by what its files are, by looking into them: sounds, notes, timelines, clip lists, session documents. */
 final class Sorted {
@@ -24,6 +26,11 @@ final class Sorted {
     final List<MidiSong> songs = new ArrayList<>();
     final List<OtioReader.Timeline> timelines = new ArrayList<>();
     final List<LaidRow> lists = new ArrayList<>();
+    /** Tables that say of files what they are. */
+    final List<TrackList> tracks = new ArrayList<>();
+    /** Whether a list counts in timecode, which begins at some hour. */
+    boolean inTimecode;
+
     final List<SessionFile.Document> documents = new ArrayList<>();
     /** Every file that is one of these. */
     final List<Document> read = new ArrayList<>();
@@ -35,14 +42,34 @@ final class Sorted {
     /** A recording that is in the store, with what its file said of itself. */
     record Sound(DroppedFile file, Recording recording, SoundFacts facts) {}
 
-    /** A file that is no sound, and what it is. */
-    record Document(DroppedFile file, IntakeFile.Kind kind) {}
+    /**
+     * A file that is no sound, and what it is.
+     *
+     * @param form how it is read, for tables that somebody or their headings told
+     */
+    record Document(DroppedFile file, IntakeFile.Kind kind, @Nullable ClipListForm form) {
+        Document(DroppedFile file, IntakeFile.Kind kind) {
+            this(file, kind, null);
+        }
+    }
 
-    private Sorted() {}
+    /** How tables are read whose headings do not tell. */
+    interface Forms {
+        /** None is known. */
+        Forms NONE = (file, table) -> Optional.empty();
+
+        Optional<ClipListForm> of(DroppedFile file, CsvTable table);
+    }
+
+    private final Forms forms;
+
+    private Sorted(Forms forms) {
+        this.forms = forms;
+    }
 
     /** Reads documents again that were told from sounds before. */
-    static Sorted ofDocuments(List<DroppedFile> files) throws IOException {
-        Sorted sorted = new Sorted();
+    static Sorted ofDocuments(List<DroppedFile> files, Forms forms) throws IOException {
+        Sorted sorted = new Sorted(forms);
         for (DroppedFile file : files) {
             sorted.takeDocument(file);
         }
@@ -56,7 +83,7 @@ final class Sorted {
 
     /** Sorts some of a drop's files. */
     static Sorted of(Drop drop, List<DroppedFile> files, RecordingStore store) throws IOException {
-        Sorted sorted = new Sorted();
+        Sorted sorted = new Sorted((file, table) -> drop.form(table.headings()));
         sorted.refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
         DropProgress progress = drop.progress();
@@ -129,16 +156,35 @@ final class Sorted {
             } else if (OtioReader.isOtio(file.content())) {
                 timelines.add(OtioReader.read(file.content(), troubles));
                 read.add(new Document(file, IntakeFile.Kind.TIMELINE));
-            } else if (looksLikeText(start) && ClipList.isClipList(file.content())) {
-                lists.addAll(ClipList.read(file.content(), troubles));
-                read.add(new Document(file, IntakeFile.Kind.CLIP_LIST));
             } else {
-                return false;
+                Optional<CsvTable> table = looksLikeText(start) ? CsvTable.read(file.content()) : Optional.empty();
+                if (table.isEmpty() || !takeTable(file, table.get(), troubles)) {
+                    return false;
+                }
             }
         } catch (IOException e) {
             refuse(file.name(), e.getMessage());
         }
         troubles.forEach(trouble -> remark(file.name(), trouble));
+        return true;
+    }
+
+    private boolean takeTable(DroppedFile file, CsvTable table, List<String> troubles) {
+        ClipListForm guess = ClipListForm.guess(table);
+        ClipListForm form = forms.of(file, table).orElse(guess.isSure(table) ? guess : null);
+        if (form == null && !table.isLikelyAList()) {
+            return false;
+        }
+        if (form == null) {
+            read.add(new Document(file, IntakeFile.Kind.TABLE));
+        } else if (form.isOfClips()) {
+            lists.addAll(ClipList.read(table, form, troubles));
+            inTimecode |= form.timecode() != null;
+            read.add(new Document(file, IntakeFile.Kind.CLIP_LIST, form));
+        } else {
+            tracks.add(new TrackList(table, form));
+            read.add(new Document(file, IntakeFile.Kind.TRACK_LIST, form));
+        }
         return true;
     }
 

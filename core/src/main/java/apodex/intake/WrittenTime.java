@@ -2,6 +2,9 @@ package apodex.intake;
 
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
+import apodex.time.TimecodeRate;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -14,10 +17,18 @@ import java.util.regex.Pattern;
  * @param rate  of {@link WrittenIn#TICKS}: how many make a second; otherwise unused
  */
 record WrittenTime(double value, WrittenIn unit, double rate) {
-    enum WrittenIn {
+    /** What a number counts. */
+    public enum WrittenIn {
+        @JsonProperty("samples")
         SAMPLES,
+        @JsonProperty("seconds")
         SECONDS,
+        @JsonProperty("milliseconds")
+        MILLISECONDS,
+        @JsonProperty("bars")
         BARS,
+        /** Of some rate that goes with them. */
+        @JsonProperty("ticks")
         TICKS
     }
 
@@ -29,6 +40,7 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
     private static final Pattern CLOCK = Pattern.compile("(?:(\\d+):)?(\\d+):(\\d+(?:\\.\\d+)?)");
     private static final Pattern BAR = Pattern.compile(
             "bar\\s*(\\d+)(?:\\s*(?:beat|[.|])\\s*(\\d+(?:\\.\\d+)?))?|(\\d+)\\s*[|]\\s*(\\d+(?:\\.\\d+)?)");
+    private static final Pattern BARE = Pattern.compile("[-+]?\\d+(?:[.,]\\d+)?");
     private static final Pattern NUMBER =
             Pattern.compile("(-?\\d+(?:\\.\\d+)?|-?\\.\\d+)\\s*(s|sec|seconds?|ms|samples?|smp|bars?)?");
 
@@ -47,11 +59,16 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
      * @throws IllegalArgumentException when it is none of these
      */
     static WrittenTime parse(String written, WrittenIn unit) {
-        WrittenTime read = read(written, unit);
+        return parse(written, unit, null);
+    }
+
+    /** @param timecode how timecodes count; null where there are none */
+    static WrittenTime parse(String written, WrittenIn unit, @Nullable TimecodeRate timecode) {
+        WrittenTime read = read(written, unit, timecode);
         double most =
                 switch (read.unit) {
                     case SAMPLES -> A_DAY_IN_SECONDS * SampleRate.HIGHEST_HERTZ;
-                    case SECONDS -> A_DAY_IN_SECONDS;
+                    case SECONDS, MILLISECONDS -> A_DAY_IN_SECONDS;
                     case BARS -> MOST_BARS;
                     case TICKS -> Double.MAX_VALUE; // lists that count in them say themselves how many make a second
                 };
@@ -61,8 +78,24 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
         return read;
     }
 
-    private static WrittenTime read(String written, WrittenIn unit) {
+    /** Whether a cell looks like a place in time of any kind. */
+    static boolean mayBePlace(String written) {
+        return isBareNumber(written) || written.strip().matches("[\\d:;.,|]*\\d[:;|]\\d[\\d:;.,|]*");
+    }
+
+    /** Whether a cell holds a number that says nothing of what it counts. */
+    static boolean isBareNumber(String written) {
+        return BARE.matcher(written.strip()).matches();
+    }
+
+    private static WrittenTime read(String written, WrittenIn unit, @Nullable TimecodeRate timecode) {
         String text = written.strip().toLowerCase(Locale.ROOT);
+        if (timecode != null && TimecodeRate.isWritten(text)) {
+            double seconds = timecode.seconds(text)
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            "“" + written.strip() + "” is no timecode at " + timecode.words() + " frames a second."));
+            return new WrittenTime(seconds, WrittenIn.SECONDS, 0);
+        }
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {
             double hours = clock.group(1) == null ? 0 : Double.parseDouble(clock.group(1));
@@ -86,6 +119,9 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
         double value = Double.parseDouble(number.group(1));
         String named = number.group(2) == null ? "" : number.group(2);
         if (named.equals("ms")) {
+            return new WrittenTime(value / 1_000, WrittenIn.SECONDS, 0);
+        }
+        if (named.isEmpty() && unit == WrittenIn.MILLISECONDS) {
             return new WrittenTime(value / 1_000, WrittenIn.SECONDS, 0);
         }
         WrittenIn own = named.isEmpty()
@@ -114,6 +150,7 @@ record WrittenTime(double value, WrittenIn unit, double rate) {
         return switch (unit) {
             case SAMPLES -> Math.round(value);
             case SECONDS -> Math.round(value * session.hertz());
+            case MILLISECONDS -> Math.round(value * session.hertz() / 1_000);
             case TICKS -> Math.round(value * session.hertz() / rate);
             case BARS ->
                 Math.round(value

@@ -40,4 +40,21 @@ public final class ClipCuts {
         inside(clip, to, Long.MAX_VALUE).ifPresent(left::add);
         return left;
     }
+
+    /** Clips that no longer lie over each other: of two, the one named later stays whole. Muted ones are let be. */
+    public static List<Clip> laterOnTop(List<Clip> clips) {
+        List<Clip> seen = new ArrayList<>();
+        for (Clip clip : clips) {
+            if (!clip.muted()) {
+                List<Clip> left = new ArrayList<>();
+                seen.forEach(below -> left.addAll(
+                        below.muted()
+                                ? List.of(below)
+                                : outside(below, clip.position(), clip.range().end())));
+                seen = left;
+            }
+            seen.add(clip);
+        }
+        return seen;
+    }
 }

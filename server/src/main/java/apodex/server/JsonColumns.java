@@ -3,6 +3,7 @@ package apodex.server;
 import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
+import apodex.intake.ClipListForm;
 import apodex.intake.Intake;
 import apodex.proof.Proof;
 import apodex.server.intakes.PutRight;
@@ -39,7 +40,8 @@ class JsonColumns {
             SinceLastRun.class,
             FileLevel.class,
             Intake.class,
-            PutRight.class);
+            PutRight.class,
+            ClipListForm.class);
 
     @Bean
     ConfigurationCustomizer jsonTypeHandlers() {

@@ -197,4 +197,38 @@ final class IntakesTest {
         String alone = examine(arrive("", "Kick.wav", kick)).get("id").asText();
         assertThat(client.get("/api/intakes/" + alone + "/sum").status()).isEqualTo(422);
     }
+
+    @Test
+    void aTableIsReadAsToldAndSoIsTheNextWithItsHeadings() throws Exception {
+        byte[] list = "Spur;Was;Wo\nTuba;kick.wav;0,5\nHarp;kick.wav;1,0\n".getBytes(UTF_8);
+        JsonNode came = examine(arrive("", "kick.wav", sound(4_177)), arrive("", "schnitt.csv", list));
+        String id = came.get("id").asText();
+        assertThat(came.at("/questions/0/kind").asText()).isEqualTo("table");
+        String file = came.at("/questions/0/files/0").asText();
+        JsonNode preview = client.post("/api/intakes/" + id + "/tables/" + file + "/preview", "{}")
+                .json();
+        assertThat(preview.at("/form/columns/0/is").asText()).isEqualTo("row");
+        String form = preview.get("form")
+                .toString()
+                .replace(
+                        "\"heading\":\"Wo\",\"is\":null,\"unit\":null",
+                        "\"heading\":\"Wo\",\"is\":\"position\",\"unit\":\"seconds\"");
+        String read = "{\"revision\":1,\"form\":" + form + ",\"remembered\":\"forTheseHeadings\"}";
+        Answer answer = client.post("/api/intakes/" + id + "/tables/" + file, read);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(answer.json().get("rows").asInt()).isEqualTo(2);
+        assertThat(client.post("/api/intakes/" + id + "/tables/" + file, read).status())
+                .as("against an older revision")
+                .isEqualTo(409);
+        assertThat(client.post("/api/intakes/" + id + "/tables/f1/preview", "{}")
+                        .status())
+                .isEqualTo(422);
+        assertThat(client.post("/api/intakes/" + id + "/tables/f99/preview", "{}")
+                        .status())
+                .isEqualTo(422);
+        JsonNode next = examine(arrive("", "kick.wav", sound(4_178)), arrive("", "noch einer.csv", list));
+        assertThat(next.get("questions"))
+                .noneMatch(each -> each.get("kind").asText().equals("table"));
+        assertThat(next.get("rows").asInt()).isEqualTo(2);
+    }
 }

@@ -1,6 +1,7 @@
 package apodex.server.intakes;
 
 import apodex.audio.WorkFolder;
+import apodex.intake.ClipListForm;
 import apodex.intake.Correction;
 import apodex.intake.Drop;
 import apodex.intake.DropExaminer;
@@ -9,6 +10,7 @@ import apodex.intake.IntakeFile;
 import apodex.intake.Questions;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFromIntake;
+import apodex.intake.TableReading;
 import apodex.server.DataFolder;
 import apodex.server.recordings.KnownRecordings;
 import apodex.server.recordings.RecordingsInUse;
@@ -16,6 +18,8 @@ import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
 import apodex.session.Session;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,6 +28,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -35,6 +40,7 @@ class Intakes {
     private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
 
     private final IntakeMapper mapper;
+    private final ClipListFormMapper forms;
     private final RecordingStore store;
     private final RecordingsInUse inUse;
     private final KnownRecordings recordings;
@@ -44,6 +50,7 @@ class Intakes {
 
     Intakes(
             IntakeMapper mapper,
+            ClipListFormMapper forms,
             RecordingStore store,
             RecordingsInUse inUse,
             KnownRecordings recordings,
@@ -51,6 +58,7 @@ class Intakes {
             Sessions sessions,
             TransactionTemplate transaction) {
         this.mapper = mapper;
+        this.forms = forms;
         this.store = store;
         this.inUse = inUse;
         this.recordings = recordings;
@@ -65,6 +73,8 @@ class Intakes {
         Path kept = Files.createDirectories(dataFolder.intake(id));
         try {
             return inUse.bringing(() -> {
+                drop.knowing(forms.all().stream()
+                        .collect(Collectors.toMap(ClipListFormMapper.Kept::name, ClipListFormMapper.Kept::form)));
                 Intake found = new DropExaminer(store, drop).examine(title, kept);
                 if (found.files().isEmpty()) {
                     throw Refused.nothingUsable(found.refused());
@@ -99,6 +109,31 @@ class Intakes {
 
     IntakeState correct(String id, int revision, Correction correction) {
         return change(id, revision, putRight -> putRight.and(correction));
+    }
+
+    /** A table that came, read in some way: null for the way it is read now, or is likely meant. */
+    TableReading.Preview preview(String id, String file, @Nullable ClipListForm form) throws IOException {
+        TableReading reading = new TableReading(now(id), file, dataFolder.intake(id));
+        return reading.preview(form == null ? reading.form() : form);
+    }
+
+    /** Reads a table as a list. @param remembered whether every table with its headings is read so from now on */
+    IntakeState read(String id, int revision, String file, ClipListForm form, Remembered remembered)
+            throws IOException {
+        TableReading reading = new TableReading(newest(id, revision).now(), file, dataFolder.intake(id));
+        IntakeState read = correct(id, revision, reading.correction(form));
+        if (remembered == Remembered.FOR_THESE_HEADINGS) {
+            forms.keep(ClipListForm.key(reading.headings()), form);
+        }
+        return read;
+    }
+
+    /** Whether a way of reading a table holds for others. */
+    enum Remembered {
+        @JsonProperty("once")
+        ONCE,
+        @JsonProperty("forTheseHeadings")
+        FOR_THESE_HEADINGS
     }
 
     IntakeState undo(String id, int revision) {

@@ -1,11 +1,13 @@
 package apodex.server.intakes;
 
+import apodex.intake.ClipListForm;
 import apodex.intake.Correction;
 import apodex.intake.Intake;
 import apodex.intake.IntakeSum;
 import apodex.intake.RecordingStore;
 import apodex.intake.Refusal;
 import apodex.intake.Reply;
+import apodex.intake.TableReading;
 import apodex.server.arrivals.Drops;
 import apodex.server.listening.Listening;
 import apodex.server.web.Refused;
@@ -96,6 +98,42 @@ class IntakesController {
             throw Refused.unusable("The request names no correction.").with("field", "correction");
         }
         return intakes.correct(id, request.revision(), request.correction());
+    }
+
+    /** @param form in which the table is read; null for the way it is read now, or is likely meant */
+    record PreviewRequest(@Nullable ClipListForm form) {}
+
+    /** @param remembered whether every table with these headings is read so from now on */
+    record ReadRequest(int revision, ClipListForm form, Intakes.Remembered remembered) {}
+
+    @Operation(description = "What a table that came would lay out, read in some way.")
+    @PostMapping("/{id}/tables/{file}/preview")
+    TableReading.Preview preview(
+            @PathVariable String id, @PathVariable String file, @RequestBody PreviewRequest request)
+            throws IOException {
+        return told(() -> intakes.preview(id, file, request.form()));
+    }
+
+    @Operation(description = "Reads a table that came as a list of clips, or of tracks.")
+    @PostMapping("/{id}/tables/{file}")
+    IntakeState read(@PathVariable String id, @PathVariable String file, @RequestBody ReadRequest request)
+            throws IOException {
+        if (request.form() == null) {
+            throw Refused.unusable("The request says no form.").with("field", "form");
+        }
+        return told(() -> intakes.read(id, request.revision(), file, request.form(), request.remembered()));
+    }
+
+    private interface Reading<T> {
+        T read() throws IOException;
+    }
+
+    private static <T> T told(Reading<T> reading) throws IOException {
+        try {
+            return reading.read();
+        } catch (IllegalArgumentException e) {
+            throw Refused.unusable(e.getMessage());
+        }
     }
 
     @PostMapping("/{id}/undo")
