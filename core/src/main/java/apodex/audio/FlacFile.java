@@ -24,7 +24,18 @@ public final class FlacFile {
     private FlacFile() {}
 
     /** @param audioOffset byte position of the first frame of sound */
-    record StreamInfo(SoundInfo sound, int bits, byte[] md5, byte[] block, long audioOffset) {}
+    record StreamInfo(SoundInfo sound, int bits, byte[] md5, byte[] block, long audioOffset) {
+        /** A length of nothing stands for one that the writer did not know. */
+        boolean isOpen() {
+            return sound.frames() == 0;
+        }
+
+        StreamInfo lasting(long frames) {
+            SoundInfo known = new SoundInfo(
+                    sound.container(), sound.rate(), frames, null, sound.channels(), sound.sample(), sound.broadcast());
+            return new StreamInfo(known, bits, md5, block, audioOffset);
+        }
+    }
 
     static SoundInfo examine(Path file) throws IOException {
         return streamInfo(file).sound();
@@ -56,12 +67,24 @@ public final class FlacFile {
             throw new SoundFileException("Its samples of " + bits + " bits are more than Apodex reads from FLAC (24).");
         }
         SampleFormat sample = bits <= 16 ? SampleFormat.INT16 : SampleFormat.INT24;
-        return new StreamInfo(
+        StreamInfo said = new StreamInfo(
                 new SoundInfo(Container.FLAC, new SampleRate(hertz), frames, null, channels, sample, null),
                 bits,
                 md5,
                 block,
                 audioOffset);
+        return said.isOpen() ? said.lasting(count(said, file)) : said;
+    }
+
+    /** How long a stream is that does not say so: found by decoding it. */
+    private static long count(StreamInfo stream, Path file) throws IOException {
+        long all = 0;
+        try (FlacStream in = new FlacStream(stream, Files.newInputStream(file))) {
+            for (int frames = in.next(); frames > 0; frames = in.next()) {
+                all += frames;
+            }
+        }
+        return all;
     }
 
     /** Steps over the metadata blocks (section 8.1): a flag and a type in one byte, a length in three. */

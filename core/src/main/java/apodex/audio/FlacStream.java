@@ -56,6 +56,11 @@ final class FlacStream implements AutoCloseable {
                 new SequenceInputStream(new ByteArrayInputStream(head), new BufferedInputStream(in, BUFFER_BYTES)));
     }
 
+    /** The file has ended. */
+    private static final class Ended extends RuntimeException {
+        private static final long serialVersionUID = 1;
+    }
+
     /** Ends a decoder that keeps looking for frames behind the end of the file: it swallows the end itself for ever. */
     private static final class EndGuard extends FilterInputStream {
         private static final int TIMES_TOLD = 16;
@@ -77,7 +82,7 @@ final class FlacStream implements AutoCloseable {
 
         private int noted(int read) {
             if (read < 0 && ++told > TIMES_TOLD) {
-                throw new IllegalStateException("The file has ended.");
+                throw new Ended();
             }
             return read;
         }
@@ -90,7 +95,7 @@ final class FlacStream implements AutoCloseable {
      * @throws SoundFileException when it is damaged, the file ends early or the MD5 sum differs
      */
     int next() throws SoundFileException {
-        long left = stream.sound().frames() - decoded;
+        long left = stream.isOpen() ? Long.MAX_VALUE : stream.sound().frames() - decoded;
         Frame frame;
         try {
             frame = left == 0 ? null : decoder.readNextFrame();
@@ -99,6 +104,10 @@ final class FlacStream implements AutoCloseable {
                 take(frames);
                 decoded += frames;
                 return frames;
+            }
+        } catch (Ended e) {
+            if (!stream.isOpen()) {
+                throw damaged(e);
             }
         } catch (IOException | RuntimeException e) { // the decoder answers damage with either
             throw damaged(e);

@@ -8,11 +8,11 @@ import apodex.time.SampleRate;
  */
 public final class Limits {
     /** A recording must be smaller than this, packed in a zip or not. */
-    public static final long FILE_BYTES = 2_000_000_000L;
+    public static final long FILE_BYTES = 64_000_000_000L;
     /** Files in one drop, after unpacking. */
-    public static final int FILES_PER_DROP = 512;
+    public static final int FILES_PER_DROP = 5_000;
     /** What one drop's zips may unpack to, all together. */
-    public static final long UNPACKED_BYTES = 32_000_000_000L;
+    public static final long UNPACKED_BYTES = 256_000_000_000L;
     /**
      * Recordings shrink two to four times in a zip, with long silences some ten times more. What unpacks to more than
      * this times its size, and to more than {@link #UNPACKED_HARMLESS_BYTES}, is silence or a trap.

@@ -11,8 +11,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * What a WAV file says of itself besides its sound: {@code bext} description (EBU Tech 3285), {@code LIST INFO}, track
@@ -26,7 +24,6 @@ import java.util.regex.Pattern;
 public record SoundFacts(String title, String note, Map<Integer, String> tracks, List<Mark> markers) {
     public static final SoundFacts NONE = new SoundFacts("", "", Map.of(), List.of());
     private static final int MOST_BYTES = 1 << 20;
-    private static final Pattern TRACK = Pattern.compile("<TRACK>(.*?)</TRACK>", Pattern.DOTALL);
 
     /** A cue point. */
     public record Mark(long frame, String name) {}
@@ -63,14 +60,12 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
                         description = bext == null ? "" : tidy(bext.description());
                     }
                     case "LIST" -> list(in, body, size, info, labels);
-                    case "iXML" ->
-                        ixml(
-                                new String(
-                                        in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
-                                                .array(),
-                                        StandardCharsets.UTF_8),
-                                tracks,
-                                info);
+                    case "iXML" -> {
+                        IxmlFacts ixml = IxmlFacts.read(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
+                                .array());
+                        tracks.putAll(ixml.tracks());
+                        info.putIfAbsent("NOTE", ixml.note());
+                    }
                     case "cue " -> cues(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN), cues);
                     default -> {}
                 }
@@ -127,35 +122,6 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
         }
     }
 
-    /** Only the few fields that are wanted; anything else in the document does not matter. */
-    private static void ixml(String xml, Map<Integer, String> tracks, Map<String, String> info) {
-        Matcher matcher = TRACK.matcher(xml);
-        while (matcher.find()) {
-            String name = field(matcher.group(1), "NAME");
-            String index = first(field(matcher.group(1), "INTERLEAVE_INDEX"), field(matcher.group(1), "CHANNEL_INDEX"));
-            if (!name.isEmpty() && index.matches("[1-9]\\d{0,2}")) {
-                tracks.put(Integer.parseInt(index), name);
-            }
-        }
-        String note = field(xml, "NOTE");
-        if (!note.isEmpty()) {
-            info.put("NOTE", note);
-        }
-    }
-
-    private static String field(String xml, String name) {
-        Matcher matcher =
-                Pattern.compile("<" + name + ">([^<]{1,500})</" + name + ">").matcher(xml);
-        return matcher.find()
-                ? tidy(matcher.group(1)
-                        .replace("&amp;", "&")
-                        .replace("&lt;", "<")
-                        .replace("&gt;", ">")
-                        .replace("&quot;", "\"")
-                        .replace("&apos;", "'"))
-                : "";
-    }
-
     private static String text(byte[] bytes) {
         int end = 0;
         while (end < bytes.length && bytes[end] != 0) {
@@ -165,7 +131,7 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
         return tidy(utf8.indexOf('\uFFFD') < 0 ? utf8 : new String(bytes, 0, end, StandardCharsets.ISO_8859_1));
     }
 
-    private static String tidy(String text) {
+    static String tidy(String text) {
         return text.replaceAll("[\\p{Cntrl}]+", " ").strip();
     }
 }

@@ -17,6 +17,10 @@ final class WavHeader {
     /** In RF64 a 32-bit size of all ones says: look in the ds64 chunk. */
     private static final long SIZE_IN_DS64 = 0xFFFFFFFFL;
 
+    private static final long LARGEST_SIGNED = 0x7FFFFFFFL;
+    /** What programs take off the largest size, to round it or for the header. */
+    private static final long ROUNDED = 0x2000;
+
     private static final int BEXT_READ_LIMIT = 1 << 20;
 
     private final ChunkReader in;
@@ -83,16 +87,38 @@ final class WavHeader {
 
     private long takeData(long body, long sizeField) throws IOException {
         boolean in64 = container != Container.WAV && sizeField == SIZE_IN_DS64 && dataSizeFromDs64 >= 0;
-        long size = in64 ? dataSizeFromDs64 : sizeField;
+        long size = in64 ? dataSizeFromDs64 : isStreamed(body, sizeField) ? in.length() - body : sizeField;
+        if (dataOffset >= 0 && dataBytes > 0 && size > 0) {
+            throw new SoundFileException(
+                    "It has two “data” chunks, and nothing says how their sounds belong together.");
+        }
         if (size > in.length() - body) {
             throw new SoundFileException("Its header promises " + size + " bytes of sound, but only "
                     + (in.length() - body) + " are there: the file was cut short.");
         }
-        if (dataOffset < 0) {
+        if (dataOffset < 0 || dataBytes == 0) {
             dataOffset = body;
             dataBytes = size;
         }
         return size;
+    }
+
+    /**
+     * Whether whoever wrote the file could not go back to say how long it became: then sizes are nothing at all, or as large as they can
+     * be, and the sound lasts to the end of the file.
+     */
+    private boolean isStreamed(long body, long sizeField) throws IOException {
+        if (container != Container.WAV || body + sizeField == in.length()) {
+            return false;
+        }
+        long whole = in.read(4, 4, ByteOrder.LITTLE_ENDIAN).getInt() & 0xFFFFFFFFL;
+        return isOpen(whole) && isOpen(sizeField);
+    }
+
+    private static boolean isOpen(long size) {
+        return size == 0
+                || size >= LARGEST_SIGNED - ROUNDED && size <= LARGEST_SIGNED
+                || size >= SIZE_IN_DS64 - ROUNDED;
     }
 
     private SoundInfo info() throws SoundFileException {

@@ -134,7 +134,10 @@ public record Intake(
 
     /** How many rows the session will have, besides the mix and buses. */
     public int rowCount() {
-        return lists.rows() + rows().size();
+        return lists.rows()
+                + rows().values().stream()
+                        .mapToInt(files -> Math.max(1, (files.get(0).recording().channels() + 1) / 2))
+                        .sum();
     }
 
     /**

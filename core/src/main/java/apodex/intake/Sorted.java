@@ -16,6 +16,7 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -78,11 +79,16 @@ final class Sorted {
 
     /** Sorts a drop, and takes its sounds into the store, several at once. */
     static Sorted of(Drop drop, RecordingStore store) throws IOException {
-        return of(drop, drop.files(), store);
+        return of(drop, drop.files(), store, Limits.ROWS);
     }
 
-    /** Sorts some of a drop's files. */
+    /** Sorts some of a drop's files, of which some may be put on rows together. */
     static Sorted of(Drop drop, List<DroppedFile> files, RecordingStore store) throws IOException {
+        return of(drop, files, store, Integer.MAX_VALUE);
+    }
+
+    private static Sorted of(Drop drop, List<DroppedFile> files, RecordingStore store, int mostRows)
+            throws IOException {
         Sorted sorted = new Sorted((file, table) -> drop.form(table.headings()));
         sorted.refused.addAll(drop.refused());
         Map<DroppedFile, SoundInfo> found = new LinkedHashMap<>();
@@ -100,7 +106,7 @@ final class Sorted {
                 }
             }
         }
-        sorted.refuseBeyondRowLimit(found);
+        sorted.refuseBeyond(mostRows, found);
         List<Outcome> outcomes = new ArrayList<>(found.entrySet())
                 .parallelStream()
                         .map(sound -> {
@@ -112,7 +118,24 @@ final class Sorted {
                         .toList();
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(sorted.refused::add);
         outcomes.stream().map(Outcome::sound).filter(Objects::nonNull).forEach(sorted.sounds::add);
+        sorted.sounds.forEach(sorted::remarkStamp);
         return sorted;
+    }
+
+    /** A stamp counts from midnight; one past the day's end is some other program's idea. */
+    private void remarkStamp(Sound sound) {
+        Long stamp = sound.recording().timeReference();
+        if (stamp != null
+                && SessionFromDrop.reference(
+                                sound.recording(), sound.recording().rate())
+                        == null) {
+            remark(
+                    sound.file().name(),
+                    String.format(
+                            Locale.ROOT,
+                            "Its time stamp says %.1f hours after midnight, which is no time of the day; it is passed over.",
+                            sound.recording().rate().seconds(stamp) / 3_600));
+        }
     }
 
     boolean isEmpty() {
@@ -197,11 +220,11 @@ final class Sorted {
                         && Character.isUpperCase(start[2] & 0xFF));
     }
 
-    private void refuseBeyondRowLimit(Map<DroppedFile, SoundInfo> found) {
+    private void refuseBeyond(int mostRows, Map<DroppedFile, SoundInfo> found) {
         int rows = 0;
         for (Map.Entry<DroppedFile, SoundInfo> sound : List.copyOf(found.entrySet())) {
             int more = (sound.getValue().channels() + 1) / 2;
-            if (rows + more > Limits.ROWS) {
+            if (rows + more > mostRows) {
                 found.remove(sound.getKey());
                 refuse(sound.getKey().name(), "With it the session would have more than " + Limits.ROWS + " rows.");
             } else {

@@ -100,4 +100,25 @@ final class SoundFactsTest {
         assertThat(SoundFacts.read(Files.write(folder.resolve("y"), new byte[3])))
                 .isEqualTo(SoundFacts.NONE);
     }
+
+    @Test
+    void ixmlIsReadByItsOwnEncodingAndFetchesNothing() throws IOException {
+        String document =
+                "<?xml version=\"1.0\" encoding=\"UTF-16\"?>\n<BWFXML><NOTE>Größe &#8211; gut</NOTE><TRACK_LIST>"
+                        + "<TRACK><CHANNEL_INDEX>2</CHANNEL_INDEX><INTERLEAVE_INDEX>1</INTERLEAVE_INDEX><NAME><![CDATA[Tuba & Harp]]></NAME></TRACK>"
+                        + "<TRACK><CHANNEL_INDEX>0</CHANNEL_INDEX><NAME>nowhere</NAME></TRACK></TRACK_LIST></BWFXML>";
+        SoundFacts facts = read(
+                SoundBytes.riff().format(1, 1, 48_000, 24).chunk("iXML", document.getBytes(StandardCharsets.UTF_16)));
+        assertThat(facts.title()).isEqualTo("Tuba & Harp");
+        assertThat(facts.note()).isEqualTo("Größe – gut");
+        assertThat(facts.tracks()).containsOnlyKeys(1);
+        Path secret = Files.writeString(folder.resolve("secret.txt"), "hidden");
+        String fetching = "<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY e SYSTEM \"" + secret.toUri()
+                + "\">]><BWFXML><NOTE>&e;</NOTE></BWFXML>";
+        assertThat(read(SoundBytes.riff()
+                                .format(1, 1, 48_000, 24)
+                                .chunk("iXML", fetching.getBytes(StandardCharsets.UTF_8)))
+                        .note())
+                .doesNotContain("hidden");
+    }
 }

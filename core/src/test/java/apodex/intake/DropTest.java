@@ -2,6 +2,7 @@ package apodex.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.audio.Limits;
 import apodex.audio.SoundBytes;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -159,7 +160,7 @@ final class DropTest {
     @Test
     void refusesTooManyFilesButKeepsTheFirst() throws IOException {
         Map<String, byte[]> many = new LinkedHashMap<>();
-        for (int i = 0; i < 513; i++) {
+        for (int i = 0; i <= Limits.FILES_PER_DROP; i++) {
             many.put(i + ".wav", new byte[] {1});
         }
         add("many.zip", zip(many));
@@ -167,25 +168,25 @@ final class DropTest {
                 .singleElement()
                 .extracting(Refusal::reason)
                 .asString()
-                .contains("512 files");
-        for (int i = 0; i < 513; i++) {
+                .contains(Limits.FILES_PER_DROP + " files");
+        for (int i = 0; i <= Limits.FILES_PER_DROP; i++) {
             add(i + ".wav", new byte[] {1});
         }
-        assertThat(drop.files()).hasSize(512);
+        assertThat(drop.files()).hasSize(Limits.FILES_PER_DROP);
     }
 
     @Test
-    void refusesAFileOfTwoGigabytesWithoutReadingIt() throws IOException {
+    void refusesAFileThatIsTooLargeWithoutReadingIt() throws IOException {
         Path big = folder.resolve("big");
         try (var file = new java.io.RandomAccessFile(big.toFile(), "rw")) {
-            file.setLength(2_000_000_000L); // sparse: takes no room
+            file.setLength(Limits.FILE_BYTES); // sparse: takes no room
         }
         drop.add("big.wav", big);
         assertThat(drop.refused())
                 .singleElement()
                 .extracting(Refusal::reason)
                 .asString()
-                .contains("2.0 GB", "smaller than 2 GB");
+                .contains("64.0 GB", "smaller than 64 GB");
     }
 
     private void add(String name, byte[] content) throws IOException {

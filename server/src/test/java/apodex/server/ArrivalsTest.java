@@ -108,10 +108,10 @@ final class ArrivalsTest {
     @Test
     void whatIsTooLargeOrEmptyIsRefusedBeforeAByteIsSent() throws Exception {
         Answer tooLarge =
-                client.send("POST", PATH, new byte[0], "Tus-Resumable", "1.0.0", "Upload-Length", "2500000000");
+                client.send("POST", PATH, new byte[0], "Tus-Resumable", "1.0.0", "Upload-Length", "70500000000");
         assertThat(tooLarge.status()).isEqualTo(422);
         assertThat(tooLarge.json().get("detail").asText())
-                .isEqualTo("It has 2.5 GB; a file must be smaller than 2 GB.");
+                .isEqualTo("It has 70.5 GB; a file must be smaller than 64 GB.");
         Answer empty = client.send("POST", PATH, new byte[0], "Tus-Resumable", "1.0.0", "Upload-Length", "0");
         assertThat(empty.json().get("detail").asText()).isEqualTo("It is empty.");
     }

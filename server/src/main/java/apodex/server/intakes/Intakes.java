@@ -1,5 +1,6 @@
 package apodex.server.intakes;
 
+import apodex.audio.Limits;
 import apodex.audio.WorkFolder;
 import apodex.intake.ClipListForm;
 import apodex.intake.Correction;
@@ -167,6 +168,10 @@ class Intakes {
     SessionState make(String id, int revision) throws IOException {
         StoredIntake stored = newest(id, revision);
         Intake intake = stored.now();
+        if (intake.rowCount() > Limits.ROWS) {
+            throw Refused.unusable("These files become " + intake.rowCount() + " rows, and a session has " + Limits.ROWS
+                    + " at the most. Put takes on one row, or leave some out.");
+        }
         Path work = dataFolder.newWorkFolder();
         try {
             SessionState made = inUse.bringing(() -> {
