@@ -327,6 +327,7 @@ export class Editing {
         ...base,
         type: 'instrument' as const,
         soundFrom: 'house' as const,
+        messages: [],
         name: this.freeName(name ?? 'New notes'),
         instrument: 'pluckedString',
         notes: [],

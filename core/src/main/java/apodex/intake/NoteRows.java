@@ -28,7 +28,9 @@ final class NoteRows {
             name = "Notes";
         }
         String instrument = player.drums() ? "drumKit" : instrument(player.program());
-        return new InstrumentRow(id, name, instrument, player.notes(), Strip.PLAIN).from(SoundFrom.ELSEWHERE);
+        return new InstrumentRow(id, name, instrument, player.notes(), Strip.PLAIN)
+                .from(SoundFrom.ELSEWHERE)
+                .with(player.messages());
     }
 
     /** The house instrument nearest to a General MIDI program's family. */
@@ -44,7 +46,7 @@ final class NoteRows {
 
     /** The song with the tempo map of the notes, where it gives one. */
     static Song withTempo(Song song, MidiSong midi) {
-        if (midi.tempos().isEmpty() && midi.meters().isEmpty()) {
+        if (midi.tempos().isEmpty() && midi.meters().isEmpty() && midi.key() == null) {
             return song;
         }
         List<TempoChange> tempos = new ArrayList<>(midi.tempos());
@@ -56,7 +58,14 @@ final class NoteRows {
         var meter = meters.isEmpty()
                 ? song.meter()
                 : meters.get(0).bar() == 1 ? meters.remove(0).meter() : null;
-        return new Song(song.title(), song.artist(), first, meter, song.key(), tempos, meters);
+        return new Song(
+                song.title(),
+                song.artist(),
+                first,
+                meter,
+                song.key() == null ? midi.key() : song.key(),
+                tempos,
+                meters);
     }
 
     static List<Marker> markers(MidiSong midi, TempoMap tempo, SampleRate rate) {

@@ -1,5 +1,6 @@
 package apodex.notes;
 
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.session.InstrumentRow;
 import apodex.session.Key;
@@ -13,7 +14,12 @@ import apodex.time.TempoMap;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -21,6 +27,7 @@ import javax.sound.midi.MidiMessage;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
+import javax.sound.midi.SysexMessage;
 import javax.sound.midi.Track;
 
 /**
@@ -159,6 +166,7 @@ public final class MidiFile {
 
     private void notes(InstrumentRow row, Track track, int channel) throws InvalidMidiDataException {
         text(track, TRACK_NAME, row.name(), 0);
+        messages(row, track, channel);
         for (Note note : row.notes()) {
             double from = Math.max(start, note.quarter());
             double to = Math.min(end, note.quarter() + note.quarters());
@@ -172,6 +180,43 @@ public final class MidiFile {
                     new ShortMessage(ShortMessage.NOTE_OFF, channel, note.pitch(), 0),
                     Math.max(ticks(from) + 1, ticks(to)));
         }
+    }
+
+    /**
+     * What is beside the notes. A range that begins later starts with the state that was set until then: the last of each controller, bend
+     * and program, and every exclusive message.
+     */
+    private void messages(InstrumentRow row, Track track, int channel) throws InvalidMidiDataException {
+        Map<String, Message> state = new LinkedHashMap<>();
+        List<Message> inside = new ArrayList<>();
+        row.messages().stream()
+                .sorted(Comparator.comparingDouble(Message::quarter))
+                .filter(message -> message.quarter() < end)
+                .forEach(message -> {
+                    if (message.quarter() >= start) {
+                        inside.add(message);
+                    } else if (!message.isMeta()) {
+                        state.remove(message.replaces());
+                        state.put(message.replaces(), message);
+                    }
+                });
+        for (Message message : state.values()) {
+            put(track, midi(message, channel), ticks(start));
+        }
+        for (Message message : inside) {
+            put(track, midi(message, channel), ticks(message.quarter()));
+        }
+    }
+
+    private static MidiMessage midi(Message message, int channel) throws InvalidMidiDataException {
+        byte[] bytes = message.bytes();
+        if (message.isMeta()) {
+            return new MetaMessage(bytes[1] & 0xFF, Arrays.copyOfRange(bytes, 2, bytes.length), bytes.length - 2);
+        }
+        if (message.isForChannel()) {
+            return new ShortMessage(bytes[0] & 0xF0, channel, bytes[1], bytes.length > 2 ? bytes[2] : 0);
+        }
+        return new SysexMessage(bytes, bytes.length);
     }
 
     private static void text(Track track, int type, String text, long tick) throws InvalidMidiDataException {

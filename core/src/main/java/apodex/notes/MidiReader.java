@@ -1,10 +1,13 @@
 package apodex.notes;
 
+import apodex.instrument.Message;
 import apodex.instrument.Note;
+import apodex.session.Key;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
 import apodex.time.TempoMap;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -20,6 +23,7 @@ import java.util.TreeMap;
  * {@link MidiSong#troubles()}.
  */
 public final class MidiReader {
+    private static final int MOST_SHARPS = 7;
     private static final int MOST_TROUBLES = 40;
     private static final int LONGEST_FILE = 64 << 20;
 
@@ -29,6 +33,8 @@ public final class MidiReader {
     private final TreeMap<Long, Meter> meters = new TreeMap<>();
     private final List<MidiSong.Mark> markers = new ArrayList<>();
     private final List<MidiSong.Player> players = new ArrayList<>();
+    private final List<Message> beside = new ArrayList<>();
+    private @Nullable Key key;
     private int ticksPerQuarter;
 
     private MidiReader(ByteBuffer in) {
@@ -90,7 +96,10 @@ public final class MidiReader {
                     found == 0 ? "It has a header but not one track." : "It has neither notes nor a tempo.");
         }
         markers.sort(Comparator.comparingDouble(MidiSong.Mark::quarter));
-        return new MidiSong(tempoChanges(), meterChanges(), markers, players, troubles);
+        if (!beside.isEmpty() && !players.isEmpty()) {
+            players.set(0, players.get(0).with(beside));
+        }
+        return new MidiSong(tempoChanges(), meterChanges(), markers, key, players, troubles);
     }
 
     private ByteBuffer slice(int end) {
@@ -132,9 +141,20 @@ public final class MidiReader {
         }
     }
 
-    void player(String name, int channel, int program, List<Note> notes) {
+    /** Of a track without notes: words and messages that are about the song. */
+    void beside(List<Message> messages) {
+        beside.addAll(messages);
+    }
+
+    void key(byte[] data) {
+        if (key == null && data.length >= 2 && Math.abs(data[0]) <= MOST_SHARPS) {
+            key = Key.ofSharps(data[0], data[1] == 1 ? "minor" : "major");
+        }
+    }
+
+    void player(String name, int channel, int program, List<Note> notes, List<Message> messages) {
         notes.sort(Comparator.comparingDouble(Note::quarter).thenComparingInt(Note::pitch));
-        players.add(new MidiSong.Player(name, channel == 9, program, List.copyOf(notes)));
+        players.add(new MidiSong.Player(name, channel == 9, program, List.copyOf(notes), List.copyOf(messages)));
     }
 
     double quarters(long ticks) {

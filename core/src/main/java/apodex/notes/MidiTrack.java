@@ -1,10 +1,12 @@
 package apodex.notes;
 
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +21,9 @@ final class MidiTrack {
     private static final int END = 0x2F;
     private static final int TEMPO = 0x51;
     private static final int METER = 0x58;
+    private static final int KEY = 0x59;
+    /** Stands for no channel: for what is said to the whole track. */
+    private static final int TRACK = -1;
 
     private final MidiReader song;
     private final ByteBuffer in;
@@ -31,6 +36,9 @@ final class MidiTrack {
     private String name = "";
     private long tick;
     private int running;
+
+    /** What is no note, by channel; −1 for the track. */
+    private final Map<Integer, List<Message>> messages = new TreeMap<>();
 
     private record Struck(long tick, int velocity) {}
 
@@ -52,8 +60,27 @@ final class MidiTrack {
         }
         letGo();
         boolean several = notes.size() > 1;
-        notes.forEach((channel, list) ->
-                song.player(called(channel, several), channel, programs.getOrDefault(channel, 0), list));
+        List<Message> ofTrack = new ArrayList<>(messages.getOrDefault(TRACK, List.of()));
+        messages.forEach((channel, list) -> {
+            if (channel != TRACK && !notes.containsKey(channel)) {
+                ofTrack.addAll(list); // a channel that plays nothing has no row of its own
+            }
+        });
+        if (notes.isEmpty()) {
+            song.beside(ofTrack);
+        }
+        boolean first = true;
+        for (Map.Entry<Integer, List<Note>> played : notes.entrySet()) {
+            int channel = played.getKey();
+            List<Message> beside = new ArrayList<>(messages.getOrDefault(channel, List.of()));
+            if (first) {
+                beside.addAll(ofTrack);
+                beside.sort(Comparator.comparingDouble(Message::quarter));
+            }
+            first = false;
+            song.player(
+                    called(channel, several), channel, programs.getOrDefault(channel, 0), played.getValue(), beside);
+        }
     }
 
     private String called(int channel, boolean several) {
@@ -77,7 +104,10 @@ final class MidiTrack {
             return meta(in.get() & 0xFF, bytes());
         }
         if (status >= 0xF0) {
-            bytes(); // system exclusive
+            byte[] data = bytes();
+            if (status == 0xF0 || status == 0xF7) {
+                keep(TRACK, status, data);
+            }
             return true;
         }
         running = status;
@@ -102,10 +132,20 @@ final class MidiTrack {
                             .add(new Struck(tick, velocity));
                 }
             }
-            case 0xC0 -> programs.putIfAbsent(channel, first);
-            case 0xD0 -> {}
-            default -> in.get();
+            case 0xC0 -> {
+                programs.putIfAbsent(channel, first);
+                keep(channel, status & 0xF0, (byte) first);
+            }
+            case 0xD0 -> keep(channel, status & 0xF0, (byte) first);
+            default -> keep(channel, status & 0xF0, (byte) first, (byte) (in.get() & 0x7F));
         }
+    }
+
+    private void keep(int channel, int status, byte... data) {
+        byte[] bytes = new byte[data.length + 1];
+        bytes[0] = (byte) status;
+        System.arraycopy(data, 0, bytes, 1, data.length);
+        messages.computeIfAbsent(channel, key -> new ArrayList<>()).add(Message.of(song.quarters(tick), bytes));
     }
 
     private void end(int channel, int pitch, long at) {
@@ -136,6 +176,7 @@ final class MidiTrack {
         switch (type) {
             case TRACK_NAME -> name = name.isEmpty() ? MidiReader.text(data) : name;
             case MARKER, CUE -> song.marker(tick, data);
+            case KEY -> song.key(data);
             case TEMPO -> {
                 if (data.length >= 3) {
                     song.tempo(tick, (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF);
@@ -146,7 +187,13 @@ final class MidiTrack {
                     song.meter(tick, data[0] & 0xFF, data[1] & 0xFF);
                 }
             }
-            default -> {}
+            case END -> {}
+            default -> {
+                byte[] whole = new byte[data.length + 1];
+                whole[0] = (byte) type;
+                System.arraycopy(data, 0, whole, 1, data.length);
+                keep(TRACK, META, whole);
+            }
         }
         return type != END;
     }

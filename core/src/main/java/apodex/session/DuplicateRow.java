@@ -33,7 +33,8 @@ public record DuplicateRow(String row) implements SessionEdit {
                     player.notes(),
                     player.strip(),
                     player.about(),
-                    player.soundFrom());
+                    player.soundFrom(),
+                    player.messages());
         }
         return source.kind() == RowKind.BUS
                 ? new BusRow(id, source.name(), source.strip(), source.about())

@@ -41,6 +41,18 @@ public record Key(String tonic, String mode) {
         return tonic + " " + mode;
     }
 
+    /**
+     * By its signature.
+     *
+     * @param sharps flats count below zero
+     * @param mode   major or minor
+     */
+    public static Key ofSharps(int sharps, String mode) {
+        int fifths = sharps + 1 + (mode.equals("minor") ? 3 : 0); // from F
+        String accidental = fifths >= 7 ? "♯" : fifths < 0 ? "♭" : "";
+        return new Key("FCGDAEB".charAt(Math.floorMod(fifths, 7)) + accidental, mode);
+    }
+
     /** Sharps of its signature; flats count below zero. */
     @JsonIgnore
     public int sharps() {

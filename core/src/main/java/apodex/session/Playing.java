@@ -4,6 +4,7 @@ import apodex.instrument.Instrument;
 import apodex.instrument.Instrument.Part;
 import apodex.instrument.Instruments;
 import apodex.instrument.Note;
+import apodex.instrument.Pedal;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,8 +19,9 @@ public record Playing(InstrumentRow player, List<Part> parts) {
         return Instruments.find(player.instrument());
     }
 
+    /** As they sound: held by keys, or by the pedal. */
     public List<Note> notes() {
-        return player.notes();
+        return Pedal.held(player.notes(), player.messages());
     }
 
     /** Whether the house instrument only stands in for what plays it: then it has no sound of its own here. */

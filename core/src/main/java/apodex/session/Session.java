@@ -3,6 +3,7 @@ package apodex.session;
 import apodex.instrument.Instrument;
 import apodex.instrument.Instruments;
 import apodex.instrument.Note;
+import apodex.instrument.Pedal;
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
@@ -80,7 +81,7 @@ public record Session(
         }
         TempoMap timeline = song.timeline();
         long end = 0;
-        for (Note note : row.notes()) {
+        for (Note note : Pedal.held(row.notes(), row.messages())) {
             long stop = timeline.frameOf(note.quarter() + note.quarters(), rate);
             end = Math.max(end, stop + Math.round(instrument.get().ringSeconds() * rate.hertz()));
         }

@@ -4,6 +4,7 @@ import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.instrument.Instrument;
 import apodex.instrument.Instruments;
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.time.TempoMap;
 import java.time.LocalDate;
@@ -263,6 +264,11 @@ public final class SessionRules {
                     "A note of “" + row.name() + "”",
                     session.song().timeline().frameOf(note.quarter() + note.quarters(), session.rate()));
         }
+        require(
+                row.messages().stream().allMatch(Message::isWhole),
+                "notes",
+                "Something that “" + row.name() + "” plays beside its notes is no message of MIDI.");
+        require(row.messages().size() <= 500_000, "notes", "“" + row.name() + "” cannot play that many messages.");
         require(row.notes().size() <= 200_000, "notes", instrument.name() + " cannot play that many notes.");
     }
 

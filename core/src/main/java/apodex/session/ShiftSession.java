@@ -59,8 +59,10 @@ public record ShiftSession(int bars) implements SessionEdit {
         moved = moved.withAllClips(clips -> each(clips, clip -> clip.at(clip.position() + frames)));
         if (moved instanceof InstrumentRow player) {
             return player.withNotes(each(
-                    player.notes(),
-                    note -> new Note(note.quarter() + quarters, note.quarters(), note.pitch(), note.velocity())));
+                            player.notes(),
+                            note -> new Note(
+                                    note.quarter() + quarters, note.quarters(), note.pitch(), note.velocity())))
+                    .with(each(player.messages(), message -> message.later(quarters)));
         }
         return moved;
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
@@ -125,7 +126,8 @@ final class MidiReaderTest {
         assertThat(song.markers()).containsExactly(new MidiSong.Mark(6, "Verse"));
         assertThat(song.players())
                 .singleElement()
-                .isEqualTo(new MidiSong.Player("Größe", false, 33, List.of(new Note(0, 1, 40, 90))));
+                .isEqualTo(new MidiSong.Player(
+                        "Größe", false, 33, List.of(new Note(0, 1, 40, 90)), List.of(new Message(0, "c021"))));
         assertThat(song.troubles()).singleElement().asString().contains("inside a bar");
     }
 

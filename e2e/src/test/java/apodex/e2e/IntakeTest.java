@@ -173,4 +173,69 @@ final class IntakeTest {
         page.getByText("Drop recordings, a folder or a zip").waitFor();
         assertThat(waiting).hasCount(0);
     }
+
+    @Test
+    void dryAndRenderedBecomeOneRowAndAForeignListIsReadAsTold() throws Exception {
+        long[] guitar = notes(7);
+        long[] amplified = new long[guitar.length];
+        Arrays.setAll(amplified, i -> Math.round(1_500_000 * Math.tanh(guitar[i] / 400_000.0)));
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("Quay/Gtr_DI.wav", wave(1, guitar));
+        files.put("Quay/Gtr_Amp.wav", wave(1, amplified));
+        files.put("Quay/harp_7.wav", wave(1, notes(8)));
+        files.put(
+                "Quay/schnitt.csv",
+                "Spur;Wo;Wie lang;Was\nHarfe;1,5;4;harp_7.wav\nHarfe;12;3,25;harp_7.wav\n"
+                        .getBytes(StandardCharsets.UTF_8));
+        page.navigate(server.client().uri("/").toString());
+        page.getByTestId("files").setInputFiles(new FilePayload("Quay.zip", "application/zip", zip(files)));
+
+        button("Say what it is…").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog).containsText("harp_7.wav");
+        dialog.getByLabel("What “Wo” holds").selectOption("position");
+        dialog.getByLabel("What bare numbers of “Wo” count").selectOption("seconds");
+        dialog.getByLabel("What “Wie lang” holds").selectOption("length");
+        dialog.getByLabel("What bare numbers of “Wie lang” count").selectOption("seconds");
+        assertThat(dialog).containsText("2 clips on 1 row");
+        assertThat(dialog).containsText("0:12.000");
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Read it so"))
+                .click();
+        assertThat(dialog).hasCount(0);
+
+        button("One row each, heard as rendered").click();
+        Locator questions = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
+        assertThat(questions).containsText("No questions");
+        assertThat(page.getByRole(AriaRole.TABLE)).containsText("beside the row");
+        button("Make the session").click();
+        page.waitForURL("**/#/s/*");
+        page.getByText("Guitar", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .click();
+        assertThat(page.getByText("rendered elsewhere: Gtr_Amp.wav")).isVisible();
+        button("Put on a row of its own").click();
+        assertThat(page.getByText("Guitar Inserts").first()).isVisible();
+        button("Undo").click();
+        assertThat(page.getByText("Guitar Inserts")).hasCount(0);
+
+        page.getByLabel("Add an insert").selectOption("+");
+        page.getByLabel("Effect", new Page.GetByLabelOptions().setExact(true)).fill("Quayside Valve");
+        page.getByLabel("How it was set, in words").fill("drive 4, mix 30 %");
+        button("Add to the chain").click();
+        assertThat(page.getByText("Quayside Valve – not here")).isVisible();
+        JsonNode session = server.client()
+                .get("/api/sessions/" + page.url().replaceAll(".*/s/", ""))
+                .json()
+                .get("session");
+        JsonNode guitarRow = session.at("/rows/1");
+        org.assertj.core.api.Assertions.assertThat(
+                        guitarRow.at("/strip/brought/0/station").asText())
+                .isEqualTo("inserts");
+        org.assertj.core.api.Assertions.assertThat(
+                        guitarRow.at("/strip/inserts/0/said").asText())
+                .isEqualTo("drive 4, mix 30 %");
+        org.assertj.core.api.Assertions.assertThat(
+                        session.at("/rows/0/takes/0/clips/1/position").asLong())
+                .isEqualTo(12L * SECOND);
+    }
 }

@@ -20,7 +20,7 @@ final class MessyDrop {
     private static final Map<String, String> NAMES = new LinkedHashMap<>();
 
     static {
-        NAMES.put("_Kick.wav", "01 BD In K52.wav");
+        NAMES.put("_Kick.wav", "01 BD In T41.wav");
         NAMES.put("_Snare.wav", "02 Snr Top.wav");
         NAMES.put("_Kit room.wav", "03 Rm mono.wav");
         NAMES.put("_Tuba.wav", "04 Tba T39 take 3.wav");
