@@ -19,7 +19,9 @@
   let remembered = $state(true);
   let open = $state(true);
   const name = $derived(store.intake!.files.find(({ id }) => id === file)?.name ?? '');
-  const form = $derived(preview?.form);
+  /** As it is told here; what comes of it follows a moment later. */
+  let form = $state.raw<ClipListForm>();
+  let asked = 0;
   const isCoded = $derived(
     !!preview?.lines.some((line) => line.some((cell) => /^\d{1,2}:\d{2}:\d{2}[:;.]\d{2}/.test(cell.trim()))),
   );
@@ -49,16 +51,21 @@
   const CODES = ['23.976', '24', '25', '29.97', '29.97 drop', '30', '50', '59.94', '59.94 drop', '60'] as const;
 
   async function ask(next: ClipListForm | null) {
+    const turn = ++asked;
+    if (next) form = next;
     try {
-      preview = await answer(
+      const comes = await answer(
         client.POST('/api/intakes/{id}/tables/{file}/preview', {
           params: { path: { id: store.id, file } },
           body: { form: next },
         }),
       );
+      if (turn !== asked) return; // what was told since comes to something else
+      preview = comes;
+      form ??= comes.form;
       failure = undefined;
     } catch (thrown) {
-      failure = (thrown as Error).message;
+      if (turn === asked) failure = (thrown as Error).message;
     }
   }
   void ask(null);

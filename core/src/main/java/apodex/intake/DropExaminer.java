@@ -3,6 +3,7 @@ package apodex.intake;
 import apodex.align.Aligner;
 import apodex.align.MonoSound;
 import apodex.align.Sighting;
+import apodex.align.SumAmong;
 import apodex.align.Twin;
 import apodex.audio.PcmReader;
 import apodex.examine.Examination;
@@ -109,11 +110,12 @@ public final class DropExaminer {
                 ours == null ? lists : Lists.read(0, List.of(), false, 0),
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
+                null,
                 Set.of(),
                 missing(sorted, media, papers),
                 sorted.refused,
                 sorted.remarks);
-        return aligned(named(intake, sorted));
+        return aligned(summed(named(intake, sorted)));
     }
 
     /** What lists of tracks say of the files. */
@@ -295,6 +297,35 @@ public final class DropExaminer {
                 PcmReader b = store.open(other.sha256())) {
             return Twin.of(new MonoSound(a, one.rate()), new MonoSound(b, other.rate()));
         }
+    }
+
+    /** Looks for a mix among the files where none was called one. */
+    private Intake summed(Intake intake) throws IOException {
+        List<IntakeFile> heard = intake.sounds().stream()
+                .filter(file -> file.seat().use() == Use.ROW
+                        && file.seat().place().by() != Place.By.LIST
+                        && file.heard().peak() > 0)
+                .toList();
+        boolean possible = heard.size() > 2 && heard.size() <= SumAmong.MOST;
+        if (intake.reference().isPresent() || !possible) {
+            return intake;
+        }
+        SumAmong among = new SumAmong();
+        IntStream.range(0, heard.size()).parallel().forEach(i -> {
+            IntakeFile file = heard.get(i);
+            try (PcmReader in = store.open(file.recording().sha256())) {
+                MonoSound sound = new MonoSound(in, file.recording().rate());
+                among.add(i, sound, intake.rate().seconds(file.seat().place().frame()));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+        return among.find()
+                .map(found -> intake.withSum(new SumOfOthers(
+                        heard.get(found.sound()).id(),
+                        found.parts().stream().map(part -> heard.get(part).id()).toList(),
+                        found.explained())))
+                .orElse(intake);
     }
 
     /** Looks for every file that says nothing of its place, in the mix that came with it. */

@@ -37,6 +37,7 @@ import java.util.stream.Collectors;
  * @param lists   what lists, notes or a saved session lay out
  * @param parcel  what came held against its checksums; null when there were none
  * @param same    files that hold one sound
+ * @param sum     what others add up to, where no mix was called one
  * @param agreed  names of rows whose takes were agreed on
  * @param missing names of recordings that a list names and that are not here
  * @param refused what cannot be used, and why
@@ -51,6 +52,7 @@ public record Intake(
         Lists lists,
         @Nullable ParcelCheck parcel,
         List<SameSound> same,
+        @Nullable SumOfOthers sum,
         Set<String> agreed,
         List<String> missing,
         List<Refusal> refused,
@@ -70,29 +72,38 @@ public record Intake(
     }
 
     Intake withFiles(List<IntakeFile> other) {
-        return new Intake(title, rate, start, order, other, lists, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(
+                title, rate, start, order, other, lists, parcel, same, sum, agreed, missing, refused, remarks);
     }
 
     Intake withOrder(RowsInOrder other) {
-        return new Intake(title, rate, start, other, files, lists, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(
+                title, rate, start, other, files, lists, parcel, same, sum, agreed, missing, refused, remarks);
     }
 
     Intake withTitle(String other) {
-        return new Intake(other, rate, start, order, files, lists, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(
+                other, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks);
+    }
+
+    Intake withSum(SumOfOthers other) {
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, other, agreed, missing, refused, remarks);
     }
 
     Intake withLists(Lists other) {
-        return new Intake(title, rate, start, order, files, other, parcel, same, agreed, missing, refused, remarks);
+        return new Intake(
+                title, rate, start, order, files, other, parcel, same, sum, agreed, missing, refused, remarks);
     }
 
     Intake withMissing(List<String> other) {
-        return new Intake(title, rate, start, order, files, lists, parcel, same, agreed, other, refused, remarks);
+        return new Intake(title, rate, start, order, files, lists, parcel, same, sum, agreed, other, refused, remarks);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, lists, parcel, same, more, missing, refused, remarks);
+        return new Intake(title, rate, start, order, files, lists, parcel, same, sum, more, missing, refused, remarks);
     }
 
     IntakeFile file(String id) {

@@ -20,6 +20,8 @@ public record Question(Kind kind, List<String> files, String words, List<Answer>
         TEMPO,
         @JsonProperty("overlaps")
         OVERLAPS,
+        @JsonProperty("sumOfOthers")
+        SUM_OF_OTHERS,
         @JsonProperty("wrongRate")
         WRONG_RATE,
         @JsonProperty("stations")

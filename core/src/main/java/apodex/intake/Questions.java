@@ -17,6 +17,7 @@ public final class Questions {
             AskSameSounds::new,
             AskTakesOrRows::new,
             AskLoneSides::new,
+            AskSumOfOthers::new,
             AskStations::new,
             AskWetAndDry::new);
 

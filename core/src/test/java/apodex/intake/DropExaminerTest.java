@@ -393,4 +393,21 @@ class DropExaminerTest {
         add("Bass Amp.wav", Arrays.copyOf(voice, voice.length / 3));
         assertThat(kinds(examine())).doesNotContain(Kind.WET_AND_DRY);
     }
+
+    @Test
+    void aMixThatNobodyCallsOneIsFoundByWhatTheOthersAddUpTo() throws IOException {
+        for (int i = 0; i < song.tracks.size(); i++) {
+            add("Part " + (char) ('A' + i) + ".wav", song.tracks.get(i));
+        }
+        add("Quay 7.wav", song.mix);
+        Intake came = examine();
+        Question asked = Questions.of(came).stream()
+                .filter(question -> question.kind() == Kind.SUM_OF_OTHERS)
+                .findFirst()
+                .orElseThrow();
+        assertThat(asked.words()).contains("Quay 7.wav", "looks like the mix");
+        Session session = make(asked.answers().get(0).correction().applyTo(came));
+        assertThat(row(session, "Quay 7").strip().outputs()).isEmpty();
+        assertThat(kinds(answer(came, Kind.SUM_OF_OTHERS, "It is a row"))).doesNotContain(Kind.SUM_OF_OTHERS);
+    }
 }
