@@ -140,7 +140,8 @@
         >Timecode counts
         <Select
           value={form.timecode ?? ''}
-          onchange={(e) => void ask({ ...form, timecode: (e.currentTarget.value || null) as ClipListForm['timecode'] })}
+          onchange={(e) =>
+            void ask({ ...form!, timecode: (e.currentTarget.value || null) as ClipListForm['timecode'] })}
           ><option value="">…</option>{#each CODES as code (code)}<option value={code}>{code}</option>{/each}</Select
         > frames a second</label
       >
