@@ -37,6 +37,8 @@ public final class AddToSession {
     private final List<SessionEdit> edits = new ArrayList<>();
     private final List<String> words = new ArrayList<>();
     private final List<Row> added = new ArrayList<>();
+    /** That came with the drop; they join those that are there. */
+    private final List<Marker> markers = new ArrayList<>();
 
     /**
      * What came of it.
@@ -60,8 +62,10 @@ public final class AddToSession {
      */
     public Result make(Drop drop, long at, @Nullable String row) throws IOException {
         Sorted sorted = Sorted.of(drop, store);
-        Media media =
-                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        List<Recording> known = new ArrayList<>(
+                sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        known.addAll(session.recordings()); // a list can lay out what is here already
+        Media media = new Media(known);
         List<Sorted.Sound> fresh = new ArrayList<>();
         for (Sorted.Sound sound : sorted.sounds) {
             if (!replaces(sound.recording())) {
@@ -88,6 +92,14 @@ public final class AddToSession {
                     SessionFromDrop.addRows(sound, place(sound.recording(), at), session.rate(), added, RowIds::fresh));
         }
         notes(sorted);
+        loose.forEach(sound -> marksOf(sound, at));
+        sorted.timelines.forEach(timeline ->
+                timeline.markers().forEach(mark -> mark(mark.place().frame(session.rate(), null), mark.name())));
+        if (!markers.isEmpty()) {
+            List<Marker> joined = new ArrayList<>(session.markers());
+            markers.stream().filter(marker -> !joined.contains(marker)).forEach(joined::add);
+            edits.add(new SetMarkers(joined));
+        }
         sorted.documents.forEach(
                 document -> sorted.refuse(SessionFile.DOCUMENT, "It is a session of its own; drop it on the shelf."));
         added.subList(before, added.size()).forEach(each -> edits.add(new AddRow(each, null)));
@@ -158,12 +170,20 @@ public final class AddToSession {
                 InstrumentRow row = NoteRows.row(player, RowIds.fresh());
                 added.add(row);
             }
-            List<Marker> markers = new ArrayList<>(session.markers());
             markers.addAll(NoteRows.markers(midi, song.timeline(), session.rate()));
-            if (markers.size() > session.markers().size()) {
-                edits.add(new SetMarkers(markers));
-            }
         }
+    }
+
+    /** Named places of a recording stand where it lies. */
+    private void marksOf(Sorted.Sound sound, long at) {
+        long start = place(sound.recording(), at);
+        double scale =
+                (double) session.rate().hertz() / sound.recording().rate().hertz();
+        sound.facts().markers().forEach(mark -> mark(start + Math.round(mark.frame() * scale), mark.name()));
+    }
+
+    private void mark(long frame, String name) {
+        markers.add(new Marker(frame, NoteRows.safe(name)));
     }
 
     private long place(Recording recording, long at) {

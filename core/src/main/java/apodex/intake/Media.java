@@ -1,7 +1,5 @@
 package apodex.intake;
 
-import apodex.audio.Digests;
-import apodex.audio.SampleFormat;
 import apodex.session.Recording;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
@@ -42,15 +40,7 @@ final class Media {
             Recording before = missing.get(key(file));
             long frames = Math.min(
                     LONGEST_SECONDS * rate.hertz(), Math.max(atLeastFrames, before == null ? 1 : before.frames()));
-            Recording standIn = new Recording(
-                    Digests.sha256OfText("missing " + key(file)),
-                    file,
-                    rate,
-                    2,
-                    SampleFormat.INT24,
-                    frames,
-                    null,
-                    null);
+            Recording standIn = Recording.standIn(key(file), file, rate, frames);
             missing.put(key(file), standIn);
             return standIn;
         });

@@ -132,6 +132,25 @@ public record Clip(
                 inverted);
     }
 
+    /** The same clip across other channels of its recording, from its first on. @param count 1 or 2 */
+    Clip across(int count) {
+        return count == channels
+                ? this
+                : new Clip(
+                        recording,
+                        firstChannel,
+                        count,
+                        position,
+                        offset,
+                        frames,
+                        gainDb,
+                        fadeIn,
+                        fadeOut,
+                        inserts,
+                        muted,
+                        inverted);
+    }
+
     /** The same clip at another place. */
     public Clip at(long otherPosition) {
         return new Clip(

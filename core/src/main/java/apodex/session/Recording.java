@@ -1,8 +1,11 @@
 package apodex.session;
 
+import apodex.audio.Digests;
 import apodex.audio.SampleFormat;
 import apodex.time.SampleRate;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
+import java.util.Locale;
 
 /**
  * An audio file in the store, known by the SHA-256 of its bytes, and what its header says.
@@ -28,6 +31,8 @@ public record Recording(
         @Nullable String originated,
         @Nullable String title) {
 
+    private static final String MISSING = "missing ";
+
     /** A recording that does not say what it holds. */
     public Recording(
             String sha256,
@@ -39,6 +44,24 @@ public record Recording(
             @Nullable Long timeReference,
             @Nullable String originated) {
         this(sha256, fileName, rate, channels, sample, frames, timeReference, originated, null);
+    }
+
+    /**
+     * Stands for a recording that is named and not here: of two sides, as long as is needed of it, at a depth that holds most.
+     *
+     * @param name in lower case, without folders
+     */
+    public static Recording standIn(String name, String fileName, SampleRate rate, long frames) {
+        return new Recording(
+                Digests.sha256OfText(MISSING + name), fileName, rate, 2, SampleFormat.INT24, frames, null, null);
+    }
+
+    /** Whether it stands for one that is not here: nobody knows yet what that is like. */
+    @JsonIgnore
+    public boolean isStandIn() {
+        String path = fileName.replace('\\', '/');
+        String name = path.substring(path.lastIndexOf('/') + 1).strip().toLowerCase(Locale.ROOT);
+        return sha256.equals(Digests.sha256OfText(MISSING + name));
     }
 
     /** The same samples, taken to follow each other at another rate than the file's header says. */

@@ -5,7 +5,8 @@ import java.util.List;
 
 /**
  * Lets every clip that used one recording use another, such as a newer version of it. Clips that would reach beyond a
- * shorter one end where it ends; those that would have nothing left go.
+ * shorter one end where it ends; those that would have nothing left go. What stood in for a recording that was not here gives its place to
+ * one of any width.
  *
  * @param old         SHA-256 of the recording in use
  * @param replacement what takes its place
@@ -17,7 +18,7 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
                 .filter(each -> each.sha256().equals(old))
                 .findFirst()
                 .orElseThrow(() -> new EditRefused("old", "This session has no such recording to replace."));
-        if (replacement == null || replacement.channels() < before.channels()) {
+        if (replacement == null || replacement.channels() < before.channels() && !before.isStandIn()) {
             throw new EditRefused(
                     "replacement",
                     "“" + before.fileName() + "” has " + before.channels()
@@ -39,7 +40,9 @@ public record ReplaceRecording(String old, Recording replacement) implements Ses
             if (!clip.recording().equals(old)) {
                 clips.add(clip);
             } else if (clip.offset() < frames) {
-                clips.add(clip.of(replacement.sha256()).cutTo(Math.min(clip.frames(), frames - clip.offset())));
+                clips.add(clip.of(replacement.sha256())
+                        .across(Math.min(clip.channels(), replacement.channels() - clip.firstChannel()))
+                        .cutTo(Math.min(clip.frames(), frames - clip.offset())));
             }
         }
         return clips;

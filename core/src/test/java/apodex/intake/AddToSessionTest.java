@@ -12,6 +12,7 @@ import apodex.notes.MidiFile;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.InstrumentRow;
+import apodex.session.Marker;
 import apodex.session.MixRow;
 import apodex.session.Row;
 import apodex.session.Session;
@@ -109,17 +110,11 @@ final class AddToSessionTest {
         SessionFromDrop.Result result =
                 new SessionFromDrop(store).make(drop("list.csv", list), "Waltz", LocalDate.of(2026, 6, 1));
         assertThat(result.missing()).containsExactly("tuba.wav");
-        Session found = add(
-                result.session().orElseThrow(),
-                null,
-                "tuba.wav",
-                SoundBytes.riff()
-                        .format(1, 2, 48_000, 24)
-                        .chunk("data", new byte[600])
-                        .wave());
+        Session found = add(result.session().orElseThrow(), null, "tuba.wav", sound(200, 7));
         Clip clip = found.audioRows().get(0).clips().get(0);
         assertThat(store.has(clip.recording())).isTrue();
         assertThat(List.of(clip.position(), clip.frames())).containsExactly(100L, 40L);
+        assertThat(clip.channels()).as("nobody could know that it is mono").isEqualTo(1);
     }
 
     @Test
@@ -227,5 +222,43 @@ final class AddToSessionTest {
         assertThat(rows.get(0).clips()).extracting(Clip::position).containsExactly(0L, 200L);
         assertThat(rows.get(1).takes()).hasSize(2);
         assertThat(rows.get(1).clips()).extracting(Clip::position).containsExactly(0L);
+    }
+
+    @Test
+    void aListFindsWhatTheSessionHoldsAndMarkersJoinThoseThatAreThere() throws IOException {
+        Session session = session("Tuba.wav", sound(100, 1)).withMarkers(List.of(new Marker(10, "Verse")));
+        byte[] list = "row,file,position,length\nTuba again,tuba.wav,300,40\n".getBytes();
+        Path first = notes(100, "Turn");
+        Path second = notes(200, "Out");
+        AddToSession.Result result = new AddToSession(store, session)
+                .make(
+                        drop("list.csv", list, "a.mid", Files.readAllBytes(first), "b.mid", Files.readAllBytes(second)),
+                        0,
+                        null);
+        Session more = result.edit().applyTo(session);
+        assertThat(result.words()).noneMatch(words -> words.contains("Not here yet"));
+        assertThat(more.recordings()).as("no second one stands in for it").hasSize(1);
+        Clip clip = more.rows().stream()
+                .filter(row -> row.name().equals("Tuba again"))
+                .findFirst()
+                .orElseThrow()
+                .clips()
+                .get(0);
+        assertThat(clip.recording()).isEqualTo(session.recordings().get(0).sha256());
+        assertThat(more.markers()).extracting(Marker::name).containsExactly("Verse", "Turn", "Out");
+    }
+
+    private Path notes(long frame, String marker) throws IOException {
+        InstrumentRow bell = new InstrumentRow("b", "Bell", "bell", List.of(new Note(3, 1, 60, 90)), Strip.PLAIN);
+        Path file = Files.createTempFile(folder, "x", ".mid");
+        Session song = new Session(
+                new Song("x", "", 96.0, null, null),
+                new SampleRate(48_000),
+                0,
+                "2026-01-01",
+                List.of(),
+                List.of(bell, MixRow.DEFAULT));
+        MidiFile.write(song.withMarkers(List.of(new Marker(frame, marker))), List.of(bell), file);
+        return file;
     }
 }
