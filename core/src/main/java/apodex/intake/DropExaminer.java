@@ -56,8 +56,7 @@ public final class DropExaminer {
         papers.remarks.forEach(remark -> sorted.remark(remark.file(), remark.reason()));
         SampleRate rate = sorted.rate();
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
-        Media media =
-                new Media(sorted.sounds.stream().map(Sorted.Sound::recording).toList());
+        Media media = Media.ofSounds(sorted.sounds);
         Lists lists = listed(sorted, media, rate, title);
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =

@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * Finds the recordings that lists name: by their name, else by their name without its ending, else by the SHA-256 of their
@@ -19,13 +21,35 @@ final class Media {
     private static final long LONGEST_SECONDS = 24 * 60 * 60;
 
     private final Map<String, Recording> byName = new LinkedHashMap<>();
+    private final Map<String, List<Came>> byPath = new LinkedHashMap<>();
     private final Map<String, Recording> byStem = new LinkedHashMap<>();
     private final Map<String, Recording> missing = new LinkedHashMap<>();
     private final Set<Recording> used = new LinkedHashSet<>();
     private final List<Recording> made = new ArrayList<>();
 
+    /** A recording, and the folder it lay in; empty for none. */
+    record Came(String folder, Recording recording) {}
+
+    /** Recordings that lay in no folder. */
     Media(List<Recording> recordings) {
-        recordings.forEach(recording -> {
+        this(recordings.stream(), recording -> new Came("", recording));
+    }
+
+    /** Recordings as they came, so that of two with one name the one is found whose folder a list names. */
+    static Media ofSounds(List<Sorted.Sound> sounds) {
+        return new Media(sounds.stream(), sound -> new Came(sound.file().folder(), sound.recording()));
+    }
+
+    /** The recordings of an intake. */
+    static Media of(Intake intake) {
+        return new Media(intake.sounds().stream(), file -> new Came(file.folder(), file.recording()));
+    }
+
+    private <T> Media(Stream<T> came, Function<T, Came> as) {
+        came.map(as).forEach(each -> {
+            Recording recording = each.recording();
+            byPath.computeIfAbsent(key(recording.fileName()), name -> new ArrayList<>())
+                    .add(each);
             byName.putIfAbsent(key(recording.fileName()), recording);
             byStem.putIfAbsent(key(Drop.stem(recording.fileName())), recording);
             byName.putIfAbsent(recording.sha256(), recording);
@@ -47,9 +71,42 @@ final class Media {
     }
 
     Optional<Recording> known(String file) {
+        List<Came> called = byPath.getOrDefault(key(file), List.of());
+        if (called.size() > 1) {
+            return Optional.of(inItsFolder(called, file));
+        }
         Recording found = byName.get(key(file));
         found = found == null ? byStem.get(key(file)) : found;
         return Optional.ofNullable(found == null ? byStem.get(key(Drop.stem(file))) : found);
+    }
+
+    /** Of several with one name, the one whose folders are most like the path, counted from the file; the first of equals. */
+    private static Recording inItsFolder(List<Came> called, String file) {
+        String[] path = file.replace('\\', '/').toLowerCase(Locale.ROOT).split("/");
+        Came best = called.get(0);
+        int most = -1;
+        for (Came came : called) {
+            String[] folders = came.folder().toLowerCase(Locale.ROOT).split("/");
+            int alike = 0;
+            while (alike < folders.length
+                    && alike < path.length - 1
+                    && folders[folders.length - 1 - alike].equals(path[path.length - 2 - alike])) {
+                alike++;
+            }
+            if (alike > most) {
+                most = alike;
+                best = came;
+            }
+        }
+        return best.recording();
+    }
+
+    /** All that came. */
+    List<Recording> recordings() {
+        return byPath.values().stream()
+                .flatMap(List::stream)
+                .map(Came::recording)
+                .toList();
     }
 
     void use(Recording recording) {

@@ -70,7 +70,7 @@ public final class SessionFromDrop {
         Session session = sorted.documents.isEmpty()
                 ? SessionLayout.of(
                         sorted,
-                        sorted.sounds.stream().map(Sorted.Sound::recording).toList(),
+                        Media.ofSounds(sorted.sounds),
                         sorted.rate(),
                         title,
                         today,

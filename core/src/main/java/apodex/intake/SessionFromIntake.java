@@ -57,8 +57,6 @@ public final class SessionFromIntake {
         KeptDocuments came = KeptDocuments.of(kept);
         ParcelPapers papers = ParcelPapers.of(came.files());
         Sorted documents = Sorted.ofDocuments(papers.rest, came.forms(intake));
-        List<Recording> recordings =
-                intake.sounds().stream().map(IntakeFile::recording).toList();
         if (!documents.documents.isEmpty() && papers.manifest == null) {
             Session session = new SessionFromDrop(store).ofDocument(documents.documents, came());
             return session.withSong(session.song().withTitle(intake.title()));
@@ -73,7 +71,14 @@ public final class SessionFromIntake {
                 .orElse(0);
         later = Math.max(0, -earliest);
         Session session = SessionLayout.of(
-                documents, recordings, intake.rate(), intake.title(), today, intake.lists(), intake.start(), this::lay);
+                documents,
+                Media.of(intake),
+                intake.rate(),
+                intake.title(),
+                today,
+                intake.lists(),
+                intake.start(),
+                this::lay);
         Session used = session.withRecordings(session.recordings().stream()
                 .filter(recording -> session.uses(recording.sha256()))
                 .toList());

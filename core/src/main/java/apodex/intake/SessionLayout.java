@@ -33,14 +33,14 @@ final class SessionLayout {
      * Lays a session out.
      *
      * @param sorted     what came besides recordings
-     * @param all        recordings that came
+     * @param media      recordings that came
      * @param how        lists are read
      * @param start      of the session, counted from midnight, as time stamps have it; 0 where there are none
      * @param loose      lays out the recordings that no list names
      */
     static Session of(
             Sorted sorted,
-            List<Recording> all,
+            Media media,
             SampleRate rate,
             String title,
             LocalDate today,
@@ -49,7 +49,6 @@ final class SessionLayout {
             Loose loose)
             throws IOException {
         Song song = song(sorted, title, how.tempo());
-        Media media = new Media(all);
         Listed listed = listed(sorted, media, rate, song, how, stamped);
         List<Row> rows = new ArrayList<>(listed.rows());
         List<Marker> markers = new ArrayList<>();
@@ -66,7 +65,7 @@ final class SessionLayout {
         }
         rows.add(MixRow.DEFAULT);
         Map<String, Recording> recordings = new LinkedHashMap<>();
-        all.forEach(recording -> recordings.putIfAbsent(recording.sha256(), recording));
+        media.recordings().forEach(recording -> recordings.putIfAbsent(recording.sha256(), recording));
         media.missing().forEach(recording -> recordings.putIfAbsent(recording.sha256(), recording));
         media.made().forEach(recording -> recordings.putIfAbsent(recording.sha256(), recording));
         String originated = recordings.values().stream()

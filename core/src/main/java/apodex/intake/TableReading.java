@@ -172,7 +172,7 @@ public final class TableReading {
     }
 
     private Media media() {
-        return new Media(intake.sounds().stream().map(IntakeFile::recording).toList());
+        return Media.of(intake);
     }
 
     private List<String> listed() {

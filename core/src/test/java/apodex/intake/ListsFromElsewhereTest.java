@@ -240,4 +240,27 @@ class ListsFromElsewhereTest {
                 .hasMessageContaining("5 columns");
         assertThatThrownBy(() -> new TableReading(list, "f1", kept)).hasMessageContaining("no table");
     }
+
+    @Test
+    void ofTwoRecordingsWithOneNameTheListsPathDecides() throws IOException {
+        Drop drop = new Drop(Files.createTempDirectory(folder, "work"));
+        byte[] list = "row,file,position\nTuba,D:\\Song\\two\\take.wav,0\nHarp,Song/one/take.wav,0\n".getBytes(UTF_8);
+        drop.add("clips.csv", Files.write(Files.createTempFile(folder, "a", ""), list));
+        for (String name : List.of("one", "two")) {
+            Path file = Files.write(
+                    Files.createTempFile(folder, "a", ""), SoundBytes.mono24(name.equals("one") ? 4_000 : 5_000, 9));
+            drop.add("Song/" + name, "take.wav", file);
+        }
+        Intake intake = new DropExaminer(store, drop).examine("Low Tide Waltz", kept);
+        Session session = make(intake);
+        assertThat(session.recordings()).hasSize(2);
+        String two = intake.sounds().stream()
+                .filter(file -> file.folder().endsWith("two"))
+                .findFirst()
+                .orElseThrow()
+                .recording()
+                .sha256();
+        assertThat(clips(session, "Tuba").get(0).recording()).isEqualTo(two);
+        assertThat(clips(session, "Harp").get(0).recording()).isNotEqualTo(two);
+    }
 }
