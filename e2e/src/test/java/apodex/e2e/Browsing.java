@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -48,6 +49,7 @@ final class Browsing implements AutoCloseable {
                 new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
         Page page = context.newPage();
         page.setDefaultTimeout(20_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             if (message.type().equals("error") && !message.text().startsWith("Failed to load resource")) {

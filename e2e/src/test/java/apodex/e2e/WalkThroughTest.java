@@ -35,6 +35,9 @@ final class WalkThroughTest extends InTheBrowser {
 
         List<List<Long>> samples = new ArrayList<>();
         page.getByTestId("files").setInputFiles(forty(samples));
+        page.waitForURL(
+                "**/#/intake/*",
+                new Page.WaitForURLOptions().setTimeout(90_000)); // forty uploads take as long as the disk does
         Locator asked = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
         assertThat(asked.getByText("refused")).hasCount(2);
         assertThat(asked.getByText("It is empty.")).isVisible();
