@@ -17,18 +17,20 @@ import org.apache.commons.math3.linear.SingularValueDecomposition;
 public final class AddsUp {
     /** Pieces of the reference that are told one by one. */
     public static final int PIECES = 24;
-    /** One block in so many is looked at: they are spread evenly, and say the same. */
+    /** Seconds of all sounds together that a machine has the memory for: some 4 kB each. */
+    public static final double MOST_SECONDS = 50_000;
+    /** One block in so many is looked at. */
     private static final int EVERY = 4;
 
-    private static final int BLOCK = Outline.HERTZ / 8;
     /** Below this share of the strongest, what several parts have in common is not told apart. */
     private static final double ALIKE = 1e-9;
 
-    private final Outline reference;
+    /** Frames of the reference for an outline sample. */
+    private final double step;
+
+    private final Sampled reference;
     private final double hertz;
-    private final List<Outline> parts = new ArrayList<>();
-    /** Where each part starts, in outline samples of the reference. */
-    private final List<Double> places = new ArrayList<>();
+    private final List<Sampled> parts = new ArrayList<>();
 
     /**
      * What came of it.
@@ -41,15 +43,17 @@ public final class AddsUp {
     public record Result(double explained, List<Double> pieces, List<Double> gains) {}
 
     public AddsUp(MonoSound reference) throws IOException {
-        this.reference = Outline.of(reference);
+        Outline outline = Outline.of(reference);
+        this.step = outline.step();
+        this.reference = Sampled.of(outline, 0, EVERY);
         this.hertz = reference.rate().hertz();
     }
 
     /** @param frame of the reference, where the part's first frame lies */
     public void add(MonoSound part, long frame) throws IOException {
-        Outline outline = Outline.of(part);
-        parts.add(outline.stretched(outline.step() * hertz / part.rate().hertz() / reference.step()));
-        places.add(frame / reference.step());
+        Outline own = Outline.of(part);
+        Outline even = own.stretched(own.step() * hertz / part.rate().hertz() / step);
+        parts.add(Sampled.of(even, frame / step, EVERY).within(reference));
     }
 
     /** Fits all that was added. */
@@ -57,59 +61,37 @@ public final class AddsUp {
         int count = parts.size();
         double[][] products = new double[count][count];
         double[] onto = new double[count];
-        double[][] block = new double[count][BLOCK];
-        double[] mix = reference.samples();
-        for (int first = 0; first + BLOCK <= mix.length; first += BLOCK * EVERY) {
-            fill(block, first);
-            for (int a = 0; a < count; a++) {
-                for (int b = 0; b <= a; b++) {
-                    products[a][b] += dot(block[a], block[b]);
-                }
-                for (int i = 0; i < BLOCK; i++) {
-                    onto[a] += block[a][i] * mix[first + i];
-                }
+        for (int a = 0; a < count; a++) {
+            for (int b = 0; b <= a; b++) {
+                products[a][b] = parts.get(a).dot(parts.get(b));
             }
+            onto[a] = parts.get(a).dot(reference);
         }
         double[] gains = solve(products, onto);
         double[] left = new double[PIECES];
         double[] all = new double[PIECES];
-        for (int first = 0; first + BLOCK <= mix.length; first += BLOCK * EVERY) {
-            fill(block, first);
-            int piece = (int) ((long) first * PIECES / mix.length);
-            for (int i = 0; i < BLOCK; i++) {
-                double rest = mix[first + i];
-                for (int a = 0; a < count; a++) {
-                    rest -= gains[a] * block[a][i];
+        double[] rest = new double[Sampled.BLOCK];
+        int blocks = reference.blocks().length;
+        for (int b = 0; b < blocks; b++) {
+            float[] mix = reference.block(b);
+            for (int i = 0; i < rest.length; i++) {
+                rest[i] = mix[i];
+            }
+            for (int a = 0; a < count; a++) {
+                if (parts.get(a).has(b)) {
+                    float[] part = parts.get(a).block(b);
+                    for (int i = 0; i < rest.length; i++) {
+                        rest[i] -= gains[a] * part[i];
+                    }
                 }
-                left[piece] += rest * rest;
-                all[piece] += mix[first + i] * mix[first + i];
+            }
+            int piece = b * PIECES / blocks;
+            for (int i = 0; i < rest.length; i++) {
+                left[piece] += rest[i] * rest[i];
+                all[piece] += (double) mix[i] * mix[i];
             }
         }
         return result(gains, left, all);
-    }
-
-    private static double dot(double[] one, double[] other) {
-        double sum = 0;
-        for (int i = 0; i < one.length; i++) {
-            sum += one[i] * other[i];
-        }
-        return sum;
-    }
-
-    /** Parts lie between outline samples; a straight line between two is near enough for what is asked. */
-    private void fill(double[][] block, int first) {
-        for (int a = 0; a < block.length; a++) {
-            double[] samples = parts.get(a).samples();
-            double from = first - places.get(a);
-            int whole = (int) Math.floor(from);
-            double rest = from - whole;
-            for (int i = 0; i < BLOCK; i++) {
-                int at = whole + i;
-                double here = at >= 0 && at < samples.length ? samples[at] : 0;
-                double next = at + 1 >= 0 && at + 1 < samples.length ? samples[at + 1] : 0;
-                block[a][i] = here + rest * (next - here);
-            }
-        }
     }
 
     private static double[] solve(double[][] products, double[] onto) {

@@ -11,13 +11,13 @@ import org.apache.commons.math3.linear.RealMatrix;
 
 /**
  * Finds among sounds the one that others add up to: a mix that nobody called one, or a group that came beside its members. Below 1.6 kHz
- * and heard in mono, as {@link AddsUp} does; one block in eight is looked at.
+ * and heard in mono, as {@link AddsUp} does.
  */
 public final class SumAmong {
     /** Beyond so many it would take longer than anybody waits. */
     public static final int MOST = 100;
 
-    private static final int BLOCK = Outline.HERTZ / 8;
+    /** One block in so many is looked at. */
     private static final int EVERY = 8;
     /** Of a sum's energy, what its parts explain: effects take some of it away. */
     private static final double LEAST_EXPLAINED = 0.9;
@@ -30,23 +30,7 @@ public final class SumAmong {
 
     private static final double PART = 0.02;
 
-    private final List<Blocks> sounds = new ArrayList<>();
-
-    /** What is kept of a sound: blocks of its outline on a grid that all share. */
-    private record Blocks(int first, float[][] blocks) {
-        double dot(Blocks other) {
-            double sum = 0;
-            int to = Math.min(first + blocks.length, other.first + other.blocks.length);
-            for (int b = Math.max(first, other.first); b < to; b++) {
-                float[] one = blocks[b - first];
-                float[] two = other.blocks[b - other.first];
-                for (int i = 0; i < BLOCK; i++) {
-                    sum += one[i] * two[i];
-                }
-            }
-            return sum;
-        }
-    }
+    private final List<Sampled> sounds = new ArrayList<>();
 
     /**
      * A sound that others add up to.
@@ -66,34 +50,14 @@ public final class SumAmong {
     public void add(int place, MonoSound sound, double seconds) throws IOException {
         Outline outline = Outline.of(sound);
         SampleRate rate = sound.rate();
-        Blocks blocks = blocks(outline.stretched(outline.step() * Outline.HERTZ / rate.hertz()), seconds);
+        Outline even = outline.stretched(outline.step() * Outline.HERTZ / rate.hertz());
+        Sampled sampled = Sampled.of(even, seconds * Outline.HERTZ, EVERY);
         synchronized (sounds) {
             while (sounds.size() <= place) {
-                sounds.add(new Blocks(0, new float[0][]));
+                sounds.add(new Sampled(0, new float[0][]));
             }
-            sounds.set(place, blocks);
+            sounds.set(place, sampled);
         }
-    }
-
-    private static Blocks blocks(Outline outline, double seconds) {
-        double[] samples = outline.samples();
-        double start = seconds * Outline.HERTZ;
-        int grid = BLOCK * EVERY;
-        int first = (int) Math.floor(start / grid);
-        int count = (int) Math.ceil((start + samples.length) / grid) - first;
-        float[][] blocks = new float[Math.max(0, count)][BLOCK];
-        for (int b = 0; b < blocks.length; b++) {
-            double from = (double) (first + b) * grid - start;
-            int whole = (int) Math.floor(from);
-            double rest = from - whole;
-            for (int i = 0; i < BLOCK; i++) {
-                int at = whole + i;
-                double here = at >= 0 && at < samples.length ? samples[at] : 0;
-                double next = at + 1 >= 0 && at + 1 < samples.length ? samples[at + 1] : 0;
-                blocks[b][i] = (float) (here + rest * (next - here));
-            }
-        }
-        return new Blocks(first, blocks);
     }
 
     /** The sum of the most parts; empty when there is none. */

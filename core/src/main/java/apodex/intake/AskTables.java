@@ -22,7 +22,7 @@ final class AskTables extends Asking {
                         List.of(new Answer(
                                 "It is no list",
                                 new Correction.ReadAs(
-                                        file.id(), null, intake.lists(), listed(), intake.missing(), List.of()),
+                                        file.id(), null, intake.lists(), intake.listed(), intake.missing(), List.of()),
                                 false))));
             }
         }
@@ -36,12 +36,5 @@ final class AskTables extends Asking {
                     "A list counts in bars, and nothing that came says the tempo. What is it, in quarters a minute?",
                     List.of()));
         }
-    }
-
-    private List<String> listed() {
-        return intake.sounds().stream()
-                .filter(file -> file.seat().place().by() == Place.By.LIST)
-                .map(IntakeFile::id)
-                .toList();
     }
 }

@@ -5,10 +5,11 @@ import apodex.intake.Question.Kind;
 import apodex.session.Recording;
 import apodex.session.Station;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** One thing that came dry and as it was rendered with its effects would sound twice: it is one row that holds both. */
@@ -46,7 +47,7 @@ final class AskWetAndDry extends Asking {
         if (intake.agreed().contains(WET_AND_DRY)) {
             return;
         }
-        Map<String, List<Named>> byBase = new HashMap<>();
+        Map<String, List<Named>> byBase = new LinkedHashMap<>();
         intake.rows().forEach((name, files) -> {
             if (files.stream().allMatch(file -> file.station().isEmpty())) {
                 Named named = named(name, files);
@@ -55,20 +56,22 @@ final class AskWetAndDry extends Asking {
             }
         });
         List<Pair> pairs = new ArrayList<>();
-        intake.rows().keySet().forEach(name -> byBase.values().forEach(rows -> rows.stream()
-                .filter(row -> row.name().equals(name) && row.taken() != Taken.WET)
-                .forEach(dry -> pair(dry, rows, pairs))));
+        byBase.values().forEach(rows -> pair(rows).ifPresent(pairs::add));
         if (!pairs.isEmpty()) {
             questions.add(question(pairs));
         }
     }
 
     /** Only where nothing else could be meant. */
-    private static void pair(Named dry, List<Named> rows, List<Pair> pairs) {
+    private static Optional<Pair> pair(List<Named> rows) {
         List<Named> wet = rows.stream().filter(row -> row.taken() == Taken.WET).toList();
-        if (wet.size() == 1 && rows.size() == 2 && takes(wet.get(0)) == 1 && liesOver(dry, wet.get(0))) {
-            pairs.add(new Pair(dry, wet.get(0)));
+        if (rows.size() != 2 || wet.size() != 1) {
+            return Optional.empty();
         }
+        Named dry = rows.get(rows.get(0) == wet.get(0) ? 1 : 0);
+        return takes(wet.get(0)) == 1 && liesOver(dry, wet.get(0))
+                ? Optional.of(new Pair(dry, wet.get(0)))
+                : Optional.empty();
     }
 
     private static long takes(Named row) {

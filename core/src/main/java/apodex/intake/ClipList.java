@@ -52,7 +52,7 @@ final class ClipList {
                 .forEach(column -> trouble("The column “" + column.heading().strip() + "” is not known and left out."));
         for (CsvTable.Line line : table.lines()) {
             try {
-                clip(line.cells());
+                clip(line);
             } catch (IllegalArgumentException e) {
                 trouble("Line " + line.number() + ": " + e.getMessage());
             }
@@ -65,22 +65,22 @@ final class ClipList {
         }
     }
 
-    private void clip(List<String> cells) {
-        String file = text(cells, ClipColumn.FILE);
-        String row = form.place(ClipColumn.ROW).isPresent() ? text(cells, ClipColumn.ROW) : Drop.stem(file);
+    private void clip(CsvTable.Line line) {
+        String file = form.cell(ClipColumn.FILE, line);
+        String row = form.place(ClipColumn.ROW).isPresent() ? form.cell(ClipColumn.ROW, line) : Drop.stem(file);
         if (row.isEmpty() || file.isEmpty()) {
             throw new IllegalArgumentException("it names no " + (row.isEmpty() ? "row." : "file."));
         }
-        WrittenTime position = time(cells, ClipColumn.POSITION);
+        WrittenTime position = time(line, ClipColumn.POSITION);
         if (position == null) {
             throw new IllegalArgumentException("it gives no position.");
         }
-        WrittenTime length = time(cells, ClipColumn.LENGTH);
-        WrittenTime end = time(cells, ClipColumn.END);
+        WrittenTime length = time(line, ClipColumn.LENGTH);
+        WrittenTime end = time(line, ClipColumn.END);
         if (length != null && length.value() <= 0 || end != null && length == null && end.value() <= position.value()) {
             throw new IllegalArgumentException("its length is not more than nothing.");
         }
-        String take = text(cells, ClipColumn.TAKE);
+        String take = form.cell(ClipColumn.TAKE, line);
         rows.computeIfAbsent(row, name -> new LinkedHashMap<>())
                 .computeIfAbsent(
                         take.isEmpty() ? "Take 1" : take.matches("\\d+") ? "Take " + take : take,
@@ -88,26 +88,19 @@ final class ClipList {
                 .add(new LaidClip(
                         file,
                         position,
-                        time(cells, ClipColumn.OFFSET),
+                        time(line, ClipColumn.OFFSET),
                         length,
                         end,
-                        gain(cells),
-                        time(cells, ClipColumn.FADE_IN),
-                        time(cells, ClipColumn.FADE_OUT),
-                        YES.contains(text(cells, ClipColumn.MUTED).toLowerCase(Locale.ROOT)),
-                        text(cells, ClipColumn.NOTE)));
-    }
-
-    private String text(List<String> cells, ClipColumn column) {
-        return form.place(column)
-                .filter(at -> at < cells.size())
-                .map(at -> cells.get(at).strip())
-                .orElse("");
+                        gain(line),
+                        time(line, ClipColumn.FADE_IN),
+                        time(line, ClipColumn.FADE_OUT),
+                        YES.contains(form.cell(ClipColumn.MUTED, line).toLowerCase(Locale.ROOT)),
+                        form.cell(ClipColumn.NOTE, line)));
     }
 
     @Nullable
-    private WrittenTime time(List<String> cells, ClipColumn column) {
-        String written = text(cells, column);
+    private WrittenTime time(CsvTable.Line line, ClipColumn column) {
+        String written = form.cell(column, line);
         if (written.isEmpty()) {
             return null;
         }
@@ -121,8 +114,8 @@ final class ClipList {
         return table.separator() == ',' && !written.matches("-?\\d+,\\d+.*") ? written : written.replace(',', '.');
     }
 
-    private double gain(List<String> cells) {
-        String written = number(text(cells, ClipColumn.GAIN))
+    private double gain(CsvTable.Line line) {
+        String written = number(form.cell(ClipColumn.GAIN, line))
                 .toLowerCase(Locale.ROOT)
                 .replace("db", "")
                 .replace('−', '-')

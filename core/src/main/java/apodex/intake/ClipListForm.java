@@ -33,6 +33,9 @@ public record ClipListForm(List<Column> columns, @Nullable TimecodeRate timecode
         columns = List.copyOf(columns);
         Set<ClipColumn> seen = EnumSet.noneOf(ClipColumn.class);
         for (Column column : columns) {
+            if (column.unit() == WrittenIn.TICKS) {
+                throw new IllegalArgumentException("Nothing says how many ticks make a second.");
+            }
             if (column.is() != null && !seen.add(column.is())) {
                 throw new IllegalArgumentException(
                         "Two columns cannot both be “" + column.is().ours() + "”.");
@@ -156,6 +159,14 @@ public record ClipListForm(List<Column> columns, @Nullable TimecodeRate timecode
             }
         }
         return Optional.empty();
+    }
+
+    /** What a line holds in a column, without blanks around it; empty when it holds nothing there. */
+    String cell(ClipColumn column, CsvTable.Line line) {
+        return place(column)
+                .filter(at -> at < line.cells().size())
+                .map(at -> line.cells().get(at).strip())
+                .orElse("");
     }
 
     /** Whether it lays clips out: each in a row, of a file, somewhere. */

@@ -56,9 +56,13 @@ public sealed interface Correction {
 
     /** What they are there for. */
     record UseAs(List<String> files, Seat.Use use) implements OfFiles {
+        /** What lay beside a row and is to be one gets a name of its own, or it would sound together with what is on that row. */
         @Override
         public IntakeFile applyTo(IntakeFile file) {
-            return file.withSeat(file.seat().withUse(use));
+            boolean parts = file.seat().use() == Seat.Use.BESIDE && use == Seat.Use.ROW;
+            Seat seat =
+                    parts ? file.seat().withRow(NoteRows.safe(file.seat().row() + " " + file.station())) : file.seat();
+            return file.withSeat(seat.withUse(use));
         }
     }
 

@@ -1,5 +1,6 @@
 package apodex.intake;
 
+import apodex.align.AddsUp;
 import apodex.align.Aligner;
 import apodex.align.MonoSound;
 import apodex.align.Sighting;
@@ -31,6 +32,9 @@ import java.util.stream.IntStream;
 public final class DropExaminer {
     /** More are not looked for in the mix one by one: it would take longer than anybody waits. */
     private static final int MOST_ALIGNED = 400;
+
+    /** Longer ones are not looked for: what is kept of them to be held against each other would not fit into memory. */
+    private static final double LONGEST_PLACED_SECONDS = 3_600;
 
     private static final double EXACT_DB = 1e-3;
 
@@ -83,7 +87,8 @@ public final class DropExaminer {
                     entry == null ? "" : entry.station(),
                     entry == null
                             ? seat.withPlace(place(sound.recording(), media, start, rate))
-                            : ours.seat(entry, rate)));
+                            : ours.seat(entry, rate),
+                    null));
         }
         for (DroppedFile paper : papers.papers) {
             files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), common, "f" + (files.size() + 1)));
@@ -106,7 +111,7 @@ public final class DropExaminer {
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
-                ours == null ? lists : Lists.read(0, List.of(), false, 0),
+                ours == null ? lists : Lists.NONE,
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 null,
@@ -230,17 +235,17 @@ public final class DropExaminer {
                 "",
                 Place.start().at(0, Place.By.LIST));
         return new IntakeFile(
-                        id,
-                        FolderNames.inside(document.file().folder(), common),
-                        document.file().name(),
-                        document.kind(),
-                        null,
-                        null,
-                        null,
-                        0,
-                        "",
-                        seat)
-                .read(document.kind(), document.form());
+                id,
+                FolderNames.inside(document.file().folder(), common),
+                document.file().name(),
+                document.kind(),
+                null,
+                null,
+                null,
+                0,
+                "",
+                seat,
+                document.form());
     }
 
     private List<Examination> hear(Sorted sorted) {
@@ -305,7 +310,11 @@ public final class DropExaminer {
                         && file.seat().place().by() != Place.By.LIST
                         && file.heard().peak() > 0)
                 .toList();
-        boolean possible = heard.size() > 2 && heard.size() <= SumAmong.MOST;
+        double all = heard.stream().mapToDouble(DropExaminer::seconds).sum();
+        boolean possible = heard.size() > 2
+                && heard.size() <= SumAmong.MOST
+                && all <= AddsUp.MOST_SECONDS
+                && heard.stream().allMatch(file -> seconds(file) <= LONGEST_PLACED_SECONDS);
         if (intake.reference().isPresent() || !possible) {
             return intake;
         }
@@ -330,13 +339,14 @@ public final class DropExaminer {
     /** Looks for every file that says nothing of its place, in the mix that came with it. */
     private Intake aligned(Intake intake) throws IOException {
         IntakeFile reference = intake.reference().orElse(null);
-        if (reference == null || reference.heard().peak() == 0) {
+        if (reference == null || reference.heard().peak() == 0 || seconds(reference) > LONGEST_PLACED_SECONDS) {
             return intake;
         }
         List<IntakeFile> asked = intake.sounds().stream()
                 .filter(file -> file.seat().use() == Use.ROW
                         && file.seat().place().by() == Place.By.START
-                        && file.heard().peak() > 0)
+                        && file.heard().peak() > 0
+                        && seconds(file) <= LONGEST_PLACED_SECONDS)
                 .limit(MOST_ALIGNED)
                 .toList();
         drop.progress().begin(DropProgress.Stage.PLACING, asked.size());
@@ -368,6 +378,10 @@ public final class DropExaminer {
                                 file.seat().withPlace(file.seat().place().with(there.get(file.id()))))
                         : file)
                 .toList());
+    }
+
+    private static double seconds(IntakeFile file) {
+        return file.recording().rate().seconds(file.recording().frames());
     }
 
     private Sighting find(Aligner aligner, Recording recording) throws IOException {

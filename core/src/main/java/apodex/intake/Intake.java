@@ -119,6 +119,14 @@ public record Intake(
         return files.stream().filter(IntakeFile::isSound).toList();
     }
 
+    /** Ids of the recordings that lists lay out. */
+    List<String> listed() {
+        return sounds().stream()
+                .filter(file -> file.seat().place().by() == Place.By.LIST)
+                .map(IntakeFile::id)
+                .toList();
+    }
+
     /** The mix that the others are held against. */
     @JsonIgnore
     public Optional<IntakeFile> reference() {

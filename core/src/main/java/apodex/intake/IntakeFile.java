@@ -36,20 +36,6 @@ public record IntakeFile(
         Seat seat,
         @Nullable ClipListForm form) {
 
-    IntakeFile(
-            String id,
-            String folder,
-            String name,
-            Kind kind,
-            @Nullable Recording recording,
-            @Nullable SoundFacts facts,
-            @Nullable Examination heard,
-            int number,
-            String station,
-            Seat seat) {
-        this(id, folder, name, kind, recording, facts, heard, number, station, seat, null);
-    }
-
     /** What a file is. */
     public enum Kind {
         @JsonProperty("recording")

@@ -41,6 +41,14 @@ public record IntakeSum(double explained, List<Double> pieces, double seconds, L
                 .orElseThrow(() -> new IllegalArgumentException("There is no mix to hold the files against."));
         List<IntakeFile> files =
                 intake.heard().stream().filter(file -> file.heard().peak() > 0).toList();
+        double seconds = files.stream()
+                .map(IntakeFile::recording)
+                .mapToDouble(each -> each.rate().seconds(each.frames()))
+                .sum();
+        if (seconds > AddsUp.MOST_SECONDS) {
+            throw new IllegalArgumentException("These files last " + Math.round(seconds / 3_600)
+                    + " hours together, which is too much to be added up at once.");
+        }
         double perFrame =
                 (double) reference.recording().rate().hertz() / intake.rate().hertz();
         try (PcmReader mix = store.open(reference.recording().sha256())) {

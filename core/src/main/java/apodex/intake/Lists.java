@@ -11,35 +11,33 @@ import java.util.List;
  * @param countsBars  whether something of them stands in bars, and nothing that came says the tempo
  * @param tempo       that bars are counted with, in quarters a minute; null until somebody says it
  * @param overlaps    what sounds where clips lie over each other
- * @param start       the hour at which timecodes begin, in frames from midnight; 0 where there are none
  */
-public record Lists(
-        int rows, List<String> overlapping, boolean countsBars, @Nullable Double tempo, Overlaps overlaps, long start) {
-    static final Lists NONE = read(0, List.of(), false, 0);
+public record Lists(int rows, List<String> overlapping, boolean countsBars, @Nullable Double tempo, Overlaps overlaps) {
+    static final Lists NONE = read(0, List.of(), false);
 
     public Lists {
         overlapping = List.copyOf(overlapping);
     }
 
     /** As they were read, with nothing chosen yet. */
-    static Lists read(int rows, List<String> overlapping, boolean countsBars, long start) {
-        return new Lists(rows, overlapping, countsBars, null, Overlaps.SUMMED, start);
+    static Lists read(int rows, List<String> overlapping, boolean countsBars) {
+        return new Lists(rows, overlapping, countsBars, null, Overlaps.SUMMED);
     }
 
     Lists at(double quartersAMinute) {
-        return new Lists(rows, overlapping, countsBars, quartersAMinute, overlaps, start);
+        return new Lists(rows, overlapping, countsBars, quartersAMinute, overlaps);
     }
 
     Lists with(Overlaps other) {
-        return new Lists(rows, overlapping, countsBars, tempo, other, start);
+        return new Lists(rows, overlapping, countsBars, tempo, other);
     }
 
     /** The same choices for lists that were read again. */
     Lists of(Lists again) {
-        return new Lists(again.rows, again.overlapping, again.countsBars, tempo, overlaps, again.start);
+        return new Lists(again.rows, again.overlapping, again.countsBars, tempo, overlaps);
     }
 
     Lists withRows(int other) {
-        return new Lists(other, overlapping, countsBars, tempo, overlaps, start);
+        return new Lists(other, overlapping, countsBars, tempo, overlaps);
     }
 }

@@ -50,7 +50,7 @@ public final class RecordingStore implements Sounds {
     /** What was read of scans and is still wanted; memory that runs short takes it back. */
     private final Map<String, SoftReference<SoundScan>> scans = new ConcurrentHashMap<>();
     /** Where recordings lie in others: looked for once, since it takes reading both. */
-    private final Map<String, SoftReference<Sighting>> sightings = new ConcurrentHashMap<>();
+    private final Map<String, Sighting> sightings = new ConcurrentHashMap<>();
 
     private final Map<String, SoftReference<Map<Stretch, StereoImage>>> images = new ConcurrentHashMap<>();
     /** What the bytes of files that look touched turned out to be, by file and moment of change. */
@@ -208,11 +208,12 @@ public final class RecordingStore implements Sounds {
     @Override
     public Sighting sighting(Recording of, Recording in) {
         String key = of.sha256() + " in " + in.sha256();
-        SoftReference<Sighting> kept = sightings.get(key);
-        Sighting sighting = kept == null ? null : kept.get();
+        Sighting sighting = sightings.get(key);
         if (sighting == null) {
             sighting = Sounds.super.sighting(of, in);
-            sightings.put(key, new SoftReference<>(sighting));
+            if (sighting != Sighting.NOTHING) { // one that could not be read may be there the next time
+                sightings.put(key, sighting);
+            }
         }
         return sighting;
     }

@@ -53,7 +53,7 @@ final class SessionLayout {
         List<Row> rows = new ArrayList<>(listed.rows());
         List<Marker> markers = new ArrayList<>();
         long looseStart = loose.lay(media, rate, rows, markers);
-        long start = looseStart == 0 ? listed.facts().start() : looseStart;
+        long start = looseStart == 0 ? listed.start() : looseStart;
         for (MidiSong midi : sorted.songs) {
             midi.players().forEach(player -> rows.add(NoteRows.row(player, nextId(rows))));
             markers.addAll(NoteRows.markers(midi, song.timeline(), rate));
@@ -92,8 +92,12 @@ final class SessionLayout {
                 : song;
     }
 
-    /** Rows of timelines and lists, and what there is to say of them. */
-    record Listed(List<Row> rows, Lists facts) {}
+    /**
+     * Rows of timelines and lists, and what there is to say of them.
+     *
+     * @param start of a session whose lists count in timecode, counted from midnight; else 0
+     */
+    record Listed(List<Row> rows, Lists facts, long start) {}
 
     /** Rows that timelines and clip lists lay out; what was cut or left out of them is remarked. */
     static Listed listed(Sorted sorted, Media media, SampleRate rate, Song song, Lists how, long stamped) {
@@ -108,7 +112,7 @@ final class SessionLayout {
         sorted.lists.forEach(row -> rows.add(laid.row(row, nextId(rows))));
         troubles.forEach(trouble -> sorted.remark("Clips", trouble));
         boolean bars = song.tempo() == null && sorted.lists.stream().anyMatch(LaidRow::countsBars);
-        return new Listed(rows, Lists.read(rows.size(), List.copyOf(laid.overlapping), bars, start));
+        return new Listed(rows, Lists.read(rows.size(), List.copyOf(laid.overlapping), bars), start);
     }
 
     /** Timecodes count from midnight, as stamps do; where there are no stamps, a session starts at the full hour before its first clip. */

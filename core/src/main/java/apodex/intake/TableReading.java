@@ -138,7 +138,7 @@ public final class TableReading {
                     file,
                     form,
                     intake.lists(),
-                    listed(),
+                    intake.listed(),
                     intake.missing(),
                     new TrackList(table, form).corrections(intake.files()));
         }
@@ -146,7 +146,8 @@ public final class TableReading {
             throw new IllegalArgumentException(
                     "A list needs a column of files, and one of positions, or of rows or notes.");
         }
-        Intake read = new Correction.ReadAs(file, form, intake.lists(), listed(), List.of(), List.of()).applyTo(intake);
+        Intake read = new Correction.ReadAs(file, form, intake.lists(), intake.listed(), List.of(), List.of())
+                .applyTo(intake);
         Sorted all = Sorted.ofDocuments(ParcelPapers.of(documents.files()).rest, documents.forms(read));
         Media media = media();
         Lists lists = DropExaminer.listed(all, media, intake.rate(), intake.title());
@@ -173,12 +174,5 @@ public final class TableReading {
 
     private Media media() {
         return Media.of(intake);
-    }
-
-    private List<String> listed() {
-        return intake.sounds().stream()
-                .filter(each -> each.seat().place().by() == Place.By.LIST)
-                .map(IntakeFile::id)
-                .toList();
     }
 }

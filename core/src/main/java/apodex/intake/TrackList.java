@@ -4,7 +4,6 @@ import apodex.naming.RoleGuess;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 
 /** A table that says of files which rows they are, and what there is to know of them. */
 record TrackList(CsvTable table, ClipListForm form) {
@@ -12,18 +11,18 @@ record TrackList(CsvTable table, ClipListForm form) {
     List<Correction> corrections(List<IntakeFile> files) {
         List<Correction> corrections = new ArrayList<>();
         for (CsvTable.Line line : table.lines()) {
-            String named = text(line, ClipColumn.FILE);
+            String named = form.cell(ClipColumn.FILE, line);
             List<IntakeFile> meant = files.stream()
                     .filter(file -> file.isSound() && isCalled(file, named))
                     .toList();
             if (meant.size() == 1) {
                 List<String> id = List.of(meant.get(0).id());
-                String row = text(line, ClipColumn.ROW);
+                String row = form.cell(ClipColumn.ROW, line);
                 if (!row.isEmpty()) {
                     corrections.add(new Correction.InRow(id, NoteRows.safe(row)));
                     RoleGuess.of(row).ifPresent(role -> corrections.add(new Correction.OfRole(id, role)));
                 }
-                String note = text(line, ClipColumn.NOTE);
+                String note = form.cell(ClipColumn.NOTE, line);
                 if (!note.isEmpty()) {
                     corrections.add(new Correction.Noted(id, note));
                 }
@@ -40,12 +39,5 @@ record TrackList(CsvTable table, ClipListForm form) {
         String whole = (file.folder().isEmpty() ? "" : file.folder() + "/").toLowerCase(Locale.ROOT) + own;
         boolean alike = own.equals(name) || Drop.stem(own).equals(name);
         return alike && (!path.contains("/") || whole.endsWith(path) || path.endsWith(whole));
-    }
-
-    private String text(CsvTable.Line line, ClipColumn column) {
-        Optional<Integer> at = form.place(column);
-        return at.isEmpty() || at.get() >= line.cells().size()
-                ? ""
-                : line.cells().get(at.get()).strip();
     }
 }

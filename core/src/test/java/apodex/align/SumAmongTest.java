@@ -59,7 +59,7 @@ class SumAmongTest {
     }
 
     @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
     void theMixIsFoundAmongItsTracksAndNothingWithoutIt(long seed) throws IOException {
         MadeUpSong song = new MadeUpSong(new SplittableRandom(seed));
         List<double[]> tracks = new ArrayList<>(song.tracks);

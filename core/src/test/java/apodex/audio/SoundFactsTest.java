@@ -105,7 +105,8 @@ final class SoundFactsTest {
     void ixmlIsReadByItsOwnEncodingAndFetchesNothing() throws IOException {
         String document =
                 "<?xml version=\"1.0\" encoding=\"UTF-16\"?>\n<BWFXML><NOTE>Größe &#8211; gut</NOTE><TRACK_LIST>"
-                        + "<TRACK><CHANNEL_INDEX>2</CHANNEL_INDEX><INTERLEAVE_INDEX>1</INTERLEAVE_INDEX><NAME><![CDATA[Tuba & Harp]]></NAME></TRACK>"
+                        + "<TRACK><CHANNEL_INDEX>2</CHANNEL_INDEX><INTERLEAVE_INDEX>1</INTERLEAVE_INDEX>"
+                        + "<NAME><![CDATA[Tuba & Harp]]></NAME></TRACK>"
                         + "<TRACK><CHANNEL_INDEX>0</CHANNEL_INDEX><NAME>nowhere</NAME></TRACK></TRACK_LIST></BWFXML>";
         SoundFacts facts = read(
                 SoundBytes.riff().format(1, 1, 48_000, 24).chunk("iXML", document.getBytes(StandardCharsets.UTF_16)));

@@ -228,10 +228,11 @@ class ListsFromElsewhereTest {
 
     @Test
     void proseIsNoTableAndAFormFitsItsTable() throws IOException {
-        Intake came =
-                examine("letter.txt", "Dear mixer, hello, and welcome\nThese are, as said, the files\n", "tuba.wav");
-        assertThat(came.files())
-                .noneMatch(file -> file.kind() == Kind.TABLE && file.name().equals("nothing"));
+        Intake came = examine(
+                "letter.txt",
+                "Dear mixer, hello, and welcome\nThese are, as said, the files\nOf them, two, are late\nAnd one, sadly, is lost\n",
+                "tuba.wav");
+        assertThat(came.files()).extracting(IntakeFile::kind).containsExactly(Kind.RECORDING, Kind.PAPER);
         kept = Files.createDirectories(folder.resolve("two"));
         Intake list = examine("edits.csv", FOREIGN, "tuba.wav");
         TableReading reading = new TableReading(list, "f2", kept);

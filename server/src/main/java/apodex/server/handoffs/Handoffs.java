@@ -16,7 +16,6 @@ import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import jakarta.annotation.Nullable;
-import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.BiFunction;
@@ -167,8 +166,6 @@ public class Handoffs {
         try {
             return Planner.plan(session.session(), handoff, store);
         } catch (IllegalArgumentException e) {
-            throw Refused.unusable(e.getMessage());
-        } catch (IOException e) {
             throw Refused.unusable(e.getMessage());
         }
     }
