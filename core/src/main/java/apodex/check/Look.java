@@ -68,8 +68,8 @@ public final class Look implements AutoCloseable {
         try {
             Routing.refuseLoops(session);
             return Planner.plan(session, Planner.without(session, handoff), sounds);
-        } catch (IOException | IllegalArgumentException | EditRefused e) {
-            return null; // a loop or a missing recording is a finding of its own
+        } catch (IllegalArgumentException | EditRefused e) {
+            return null; // a loop is a finding of its own
         }
     }
 
@@ -81,7 +81,7 @@ public final class Look implements AutoCloseable {
         return handoff;
     }
 
-    /** What is going to be printed; empty where nothing can be, as when a recording is missing. */
+    /** What is going to be printed; empty where nothing can be, as when rows feed each other in a loop. */
     Optional<Plan> plan() {
         return Optional.ofNullable(plan);
     }

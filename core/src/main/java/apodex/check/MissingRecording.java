@@ -42,8 +42,8 @@ final class MissingRecording extends Check {
                                 Severity.STOPS,
                                 "A recording is missing",
                                 "“" + recording.fileName() + "” of " + RowNames.of(users)
-                                        + " is not here. What it is in cannot be printed, all else can. Drop the file on the session, and it"
-                                        + " takes its place.",
+                                        + " is not here. What it is in cannot be printed, all else can."
+                                        + " Drop the file on the session, and it takes its place.",
                                 Look.ids(users))
                         .with("File", recording.fileName())
                         .offering(Remedy.changing(

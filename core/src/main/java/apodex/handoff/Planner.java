@@ -17,7 +17,6 @@ import apodex.session.Take;
 import apodex.signal.MeasuredRecordings;
 import apodex.signal.Sharing;
 import apodex.time.SampleRate;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,12 +41,11 @@ public final class Planner {
     }
 
     /**
-     * The plan of a handoff.
+     * The plan of a handoff. What is made of a recording that cannot be read is not in it; {@link PlanRow#unmade} says why.
      *
-     * @throws IOException              when a recording cannot be read; the message names the row and why
      * @throws IllegalArgumentException when the handoff chooses what its session cannot give; the message says what
      */
-    public static Plan plan(Session session, Handoff handoff, MeasuredRecordings recordings) throws IOException {
+    public static Plan plan(Session session, Handoff handoff, MeasuredRecordings recordings) {
         Settings settings = handoff.settled();
         SampleRate rate = settings.rate() == null ? session.rate() : settings.rate();
         List<PlannedSection> sections = new Passages(session, settings, rate).of(handoff.sections());

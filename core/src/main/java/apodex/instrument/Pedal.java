@@ -3,6 +3,9 @@ package apodex.instrument;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
 
 /** The damper pedal: keys that are let go while it is down sound until it comes up. */
 public final class Pedal {
@@ -26,26 +29,33 @@ public final class Pedal {
                 .mapToDouble(note -> note.quarter() + note.quarters())
                 .max()
                 .orElse(0);
-        List<Note> held = new ArrayList<>();
+        NavigableMap<Double, Double> presses = presses(pedal, last);
+        List<Note> held = new ArrayList<>(notes.size());
         for (Note note : notes) {
-            double end = Math.max(note.quarter() + note.quarters(), up(pedal, note.quarter() + note.quarters(), last));
-            held.add(new Note(note.quarter(), end - note.quarter(), note.pitch(), note.velocity()));
+            double end = note.quarter() + note.quarters();
+            Map.Entry<Double, Double> press = presses.floorEntry(end);
+            double until = press == null ? end : Math.max(end, press.getValue());
+            held.add(new Note(note.quarter(), until - note.quarter(), note.pitch(), note.velocity()));
         }
         return held;
     }
 
-    /** When a pedal that is down at a place comes up; the place itself when it is not down. @param last where one that never does, does */
-    private static double up(List<Message> pedal, double at, double last) {
-        boolean down = false;
+    /** When it comes up by when it goes down. @param last where one that never comes up does */
+    private static NavigableMap<Double, Double> presses(List<Message> pedal, double last) {
+        NavigableMap<Double, Double> presses = new TreeMap<>();
+        Double down = null;
         for (Message message : pedal) {
-            boolean presses = message.value() >= DOWN;
-            if (message.quarter() > at && down && !presses) {
-                return message.quarter();
-            }
-            if (message.quarter() <= at) {
-                down = presses;
+            boolean isDown = message.value() >= DOWN;
+            if (isDown && down == null) {
+                down = message.quarter();
+            } else if (!isDown && down != null) {
+                presses.put(down, message.quarter());
+                down = null;
             }
         }
-        return down ? Math.max(at, last) : at;
+        if (down != null) {
+            presses.put(down, Math.max(down, last));
+        }
+        return presses;
     }
 }

@@ -55,8 +55,8 @@ public record Playing(InstrumentRow player, List<Part> parts) {
     /** Whether any of the notes makes a sound here. */
     public boolean sounds() {
         return instrument()
-                .filter(plays ->
-                        parts.stream().anyMatch(part -> notes().stream().anyMatch(note -> plays.plays(part, note))))
+                .filter(plays -> parts.stream()
+                        .anyMatch(part -> player.notes().stream().anyMatch(note -> plays.plays(part, note))))
                 .isPresent();
     }
 }

@@ -93,7 +93,7 @@ public record Session(
         return !row.clips().isEmpty()
                 || !row.strip().brought().isEmpty()
                 || row.playing(this)
-                        .filter(playing -> !playing.notes().isEmpty())
+                        .filter(playing -> !playing.player().notes().isEmpty())
                         .isPresent();
     }
 
