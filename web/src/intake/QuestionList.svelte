@@ -14,6 +14,7 @@
   const intake = $derived(store.intake!);
   let adding = $state(false);
   let replying = $state(false);
+  let tempo = $state(120);
   /** Id of the table that is being told how to be read. */
   let table = $state<string>();
 
@@ -43,11 +44,16 @@
           {:else if question.kind === 'tempo'}
             <NumberField
               label="Quarters a minute"
-              value={120}
+              value={tempo}
               lowest={10}
               highest={999}
-              onset={(quartersAMinute) => store.correct({ type: 'tempo', quartersAMinute })}
+              onset={(typed) => (tempo = typed)}
             />
+            <Button
+              size="small"
+              disabled={store.busy}
+              onclick={() => void store.correct({ type: 'tempo', quartersAMinute: tempo })}>Count with it</Button
+            >
           {/if}
           {#each question.answers as answer (answer.words)}
             <Button
