@@ -3,6 +3,7 @@
   import Field from '../lib/controls/Field.svelte';
   import { CheckCircleOutline, DownloadOutline, PlaySolid, StopSolid } from 'flowbite-svelte-icons';
   import { onDestroy, untrack } from 'svelte';
+  import { router } from 'svelte-spa-router';
   import client, { answer, Refusal } from '../lib/api/client';
   import type { ParcelPage } from '../lib/api/types';
   import { toasts } from '../lib/chrome/toasts.svelte';
@@ -11,6 +12,7 @@
   import { Served } from '../lib/state/served.svelte';
   import { bytes, CHANNEL_WORDS, count, dbfs, minutes, moment, rate } from '../lib/units';
   import PictureWave from '../lib/waveform/PictureWave.svelte';
+  import { ANSWER, LONGEST_ANSWER } from './answer';
 
   /** What a receiver sees: the song, its facts, the files, everything to hear and to fetch, and a way to answer. */
   let { params }: { params: { token: string } } = $props();
@@ -22,8 +24,10 @@
   let wrong = $state('');
   let pictures = $state.raw<Record<number, Int16Array>>({});
   let answered = $state<'arrived' | 'problem'>();
-  let telling = $state(false);
-  let problem = $state('');
+  /** What an intake found, where the receiver brought the parcel into one. */
+  const found = new URLSearchParams(router.querystring ?? '').get(ANSWER) ?? '';
+  let telling = $state(found !== '');
+  let problem = $state(found.slice(0, LONGEST_ANSWER));
   /** What is heard: a file's place, or all together. */
   let heard = $state<number | 'all'>();
   const player = new Player();
@@ -207,7 +211,8 @@
       {:else if answered === 'problem'}<p>Thank you. Whoever sent this now reads what you wrote.</p>
       {:else if telling}
         <label for="problem">What is wrong, or missing?</label>
-        <textarea class="control" id="problem" rows="3" maxlength="2000" bind:value={problem}></textarea>
+        <textarea class="control" id="problem" rows={found ? 12 : 3} maxlength={LONGEST_ANSWER} bind:value={problem}
+        ></textarea>
         <div class="fetch">
           <Button kind="main" disabled={!problem.trim()} onclick={() => reply(problem)}>Tell them</Button><Button
             onclick={() => (telling = false)}>Never mind</Button

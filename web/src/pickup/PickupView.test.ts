@@ -67,6 +67,8 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
+const route = vi.hoisted(() => ({ querystring: '' }));
+vi.mock('svelte-spa-router', () => ({ router: route }));
 const shown = () => render(PickupView, { params: { token: 'tok' } });
 
 describe('what a receiver sees', () => {
@@ -125,5 +127,12 @@ describe('what a receiver sees', () => {
     await fireEvent.click(await screen.findByRole('button', { name: 'All arrived' }));
     expect(await screen.findByText(/now knows that all arrived/)).toBeTruthy();
     expect(replies).toEqual(['No tuba', null]);
+    cleanup();
+    route.querystring = `answer=${encodeURIComponent('“lost.wav” did not come.')}`;
+    shown();
+    expect(((await screen.findByLabelText('What is wrong, or missing?')) as HTMLTextAreaElement).value).toBe(
+      '“lost.wav” did not come.',
+    );
+    route.querystring = '';
   });
 });

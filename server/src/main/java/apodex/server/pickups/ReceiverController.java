@@ -40,7 +40,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class ReceiverController {
     private static final Logger LOG = LoggerFactory.getLogger(ReceiverController.class);
     private static final String KEY = "apodex-key";
-    private static final int LONGEST_ANSWER = 2_000;
+    private static final int LONGEST_ANSWER = 8_000;
 
     private final Pickups pickups;
     private final PickupMapper mapper;
