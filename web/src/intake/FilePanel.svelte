@@ -111,6 +111,9 @@
           <option value="beside" disabled={common((file) => file.seat.row) === undefined}
             >beside what is on a row</option
           >
+          {#if files.every(({ id }) => store.intake!.onto?.named.includes(id))}
+            <option value="inPlace">in the place of what the session has</option>
+          {/if}
           <option value="reference">as the reference</option>
           <option value="leftOut">not: left out</option>
         </Select>

@@ -2,21 +2,24 @@
   import Check from '../lib/controls/Check.svelte';
   import type { IntakeFile } from '../lib/api/types';
   import { dbfs, minutes } from '../lib/units';
+  import type { IntakeStore } from './intake.svelte';
   import { formatWords, placeWords } from './layout';
 
   let {
-    hertz,
+    store,
     file,
     isTake,
+    flat,
     chosen,
     onchoose,
     ontoggle,
   }: {
-    /** Of the session. */
-    hertz: number;
+    store: IntakeStore;
     file: IntakeFile;
     /** Whether its row holds others as well. */
     isTake: boolean;
+    /** Whether all are equally high, in a list too long to be drawn whole. */
+    flat: boolean;
     chosen: boolean;
     onchoose: (event: MouseEvent) => void;
     ontoggle: () => void;
@@ -31,6 +34,7 @@
     session: 'session',
     paper: 'paper',
   };
+  const intake = $derived(store.intake!);
   const seat = $derived(file.seat);
   const marks = $derived(
     [
@@ -42,7 +46,7 @@
   const odd = $derived((file.heard?.oddities ?? []).map((oddity) => oddity.words));
 </script>
 
-<tr class:chosen class:out={seat.use === 'leftOut'} onclick={onchoose}>
+<tr class:chosen class:flat class:out={seat.use === 'leftOut'} onclick={onchoose}>
   <td class="check"
     ><!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions --><span
       onclick={(e) => e.stopPropagation()}
@@ -52,6 +56,9 @@
   <td class="row">
     {#if file.kind !== 'recording'}<span class="badge teal">{KIND_WORDS[file.kind]}</span>
     {:else if seat.use === 'leftOut'}<span class="badge">left out</span>
+    {:else if seat.use === 'inPlace'}
+      <span class="name">{file.name}</span>
+      <span class="under">in the place of what the session has</span>
     {:else}
       <span class="name" class:reference={seat.use === 'reference'}>{seat.row}</span>
       {#if file.station}<span class="badge" class:teal={seat.use === 'beside'}>{file.station}</span>{/if}
@@ -72,8 +79,9 @@
   </td>
   {#if file.recording && file.heard}
     <td class="right mono"
-      >{minutes(seat.place.frame / hertz, 3)}<span class="under">{seat.use === 'leftOut' ? '' : placeWords(file)}</span
-      ></td
+      >{#if seat.use !== 'inPlace'}{minutes(seat.place.frame / intake.rate, 3)}<span class="under"
+          >{seat.use === 'leftOut' ? '' : placeWords(file, intake)}</span
+        >{/if}</td
     >
     <td class="right mono">{minutes(file.recording.frames / file.recording.rate, 3)}</td>
     <td class="mono sound">{formatWords(file)}</td>
@@ -85,6 +93,18 @@
   tr {
     border-bottom: 1px solid var(--rule2);
     cursor: default;
+  }
+  .flat {
+    height: var(--line);
+  }
+  .flat .file {
+    overflow: hidden;
+  }
+  .flat .under,
+  .flat .mono {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   tr:hover {
     background: var(--side);

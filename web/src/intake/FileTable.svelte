@@ -1,9 +1,13 @@
 <script lang="ts">
   import Check from '../lib/controls/Check.svelte';
+  import { InSight } from '../lib/inSight.svelte';
   import { count } from '../lib/units';
   import FileRow from './FileRow.svelte';
   import type { IntakeStore } from './intake.svelte';
   import { inOrder, rowsOfTakes } from './layout';
+
+  /** Of a file in a long list, in pixels. */
+  const LINE = 45;
 
   /** Every file as it will be laid out, those with a question first. */
   let { store }: { store: IntakeStore } = $props();
@@ -12,6 +16,24 @@
   const all = $derived([...order.asked, ...order.others]);
   const everyone = $derived(all.length > 0 && store.chosen.length === all.length);
   let last = $state<string>();
+
+  const bands = $derived(
+    (
+      [
+        [order.asked, 'with a question'],
+        [order.others, order.asked.length ? 'without' : 'as they will be laid out'],
+      ] as const
+    ).filter(([files]) => files.length),
+  );
+  /** Bands and files under each other; long lists are drawn as far as they are in sight. */
+  const list = $derived(
+    bands.flatMap(([files, words]) => [
+      { id: words, band: count(files.length, 'file'), file: undefined },
+      ...files.map((file) => ({ id: file.id, band: undefined, file })),
+    ]),
+  );
+  const lines = new InSight(() => list, LINE);
+  const flat = $derived(lines.items.length < list.length);
 
   /** Alone, beside those chosen (Ctrl), or all up to it (Shift). */
   function choose(id: string, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) {
@@ -30,44 +52,52 @@
   }
 </script>
 
-<table>
-  <thead>
-    <tr class="cap">
-      <th class="check"
-        ><Check
-          aria-label="Choose all files"
-          checked={everyone}
-          onchange={() => (store.chosen = everyone ? [] : all.map((file) => file.id))}
-        /></th
-      >
-      <th>Row</th>
-      <th>File</th>
-      <th class="right">Lies at</th>
-      <th class="right">Length</th>
-      <th>Sound</th>
-      <th class="right">Peak</th>
-    </tr>
-  </thead>
-  {#each [[order.asked, 'with a question'], [order.others, order.asked.length ? 'without' : 'as they will be laid out']] as const as [files, words] (words)}
-    {#if files.length}
-      <tbody>
-        <tr class="band"><th colspan="7" scope="rowgroup" class="cap">{count(files.length, 'file')} {words}</th></tr>
-        {#each files as file (file.id)}
+<div class="scroll" {@attach lines.scrolling}>
+  <table style="--line:{LINE}px">
+    <thead>
+      <tr class="cap">
+        <th class="check"
+          ><Check
+            aria-label="Choose all files"
+            checked={everyone}
+            onchange={() => (store.chosen = everyone ? [] : all.map((file) => file.id))}
+          /></th
+        >
+        <th>Row</th>
+        <th>File</th>
+        <th class="right">Lies at</th>
+        <th class="right">Length</th>
+        <th>Sound</th>
+        <th class="right">Peak</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#if lines.before}<tr><td colspan="7" style="height:{lines.before}px"></td></tr>{/if}
+      {#each lines.items as { item } (item.id)}
+        {#if item.file}
           <FileRow
-            hertz={store.intake!.rate}
-            {file}
-            isTake={takes.has(file.seat.row)}
-            chosen={store.chosen.includes(file.id)}
-            onchoose={(event) => choose(file.id, event)}
-            ontoggle={() => toggle(file.id)}
+            {store}
+            file={item.file}
+            isTake={takes.has(item.file.seat.row)}
+            {flat}
+            chosen={store.chosen.includes(item.file.id)}
+            onchoose={(event) => choose(item.file.id, event)}
+            ontoggle={() => toggle(item.file.id)}
           />
-        {/each}
-      </tbody>
-    {/if}
-  {/each}
-</table>
+        {:else}
+          <tr class="band"><th colspan="7" scope="rowgroup" class="cap">{item.band} {item.id}</th></tr>
+        {/if}
+      {/each}
+      {#if lines.after}<tr><td colspan="7" style="height:{lines.after}px"></td></tr>{/if}
+    </tbody>
+  </table>
+</div>
 
 <style>
+  .scroll {
+    height: 100%;
+    overflow: auto;
+  }
   table {
     width: 100%;
     border-collapse: collapse;

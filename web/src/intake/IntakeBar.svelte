@@ -15,6 +15,7 @@
   const intake = $derived(store.intake!);
   const putRight = $derived(safe(store.questions));
   const safeOnes = $derived(store.questions.filter(({ answers }) => answers.some((answer) => answer.safe)).length);
+  const onto = $derived(intake.onto);
   let asking = $state(false);
 
   async function giveUp() {
@@ -28,15 +29,18 @@
 </script>
 
 <div class="bar">
-  <Field
-    class="w-44!"
-    aria-label="Title of the session"
-    maxlength={rules.longestName}
-    value={intake.title}
-    onchange={(e) => void store.correct({ type: 'titled', title: e.currentTarget.value })}
-  />
+  {#if onto}
+    <p class="onto">For <b>{onto.title}</b></p>
+  {:else}<Field
+      class="w-44!"
+      aria-label="Title of the session"
+      maxlength={rules.longestName}
+      value={intake.title}
+      onchange={(e) => void store.correct({ type: 'titled', title: e.currentTarget.value })}
+    />{/if}
   <p>
-    <b>{count(intake.files.length, 'file')}</b> become <b>{count(store.state!.rows, 'row')}</b> at {rate(intake.rate)}
+    <b>{count(intake.files.length, 'file')}</b> become <b>{count(store.state!.rows, onto ? 'new row' : 'row')}</b>
+    {#if !onto}at {rate(intake.rate)}{/if}
   </p>
   <label
     ><span class="cap">Rows</span>
@@ -57,15 +61,19 @@
   <Button class="px-2!" disabled={!store.state!.canRedo || store.busy} onclick={store.redo} aria-label="Redo"
     ><RedoOutline class="h-4 w-4" /></Button
   >
+  {#if onto}
+    <Button disabled={store.busy} onclick={() => void store.correct({ type: 'onItsOwn' })}>A session of its own</Button>
+  {/if}
   <Button onclick={() => (asking = true)}>Give up…</Button>
   {#if putRight}
     <Button disabled={store.busy} onclick={() => void store.correct(putRight)}>All that is safe ({safeOnes})</Button>
   {/if}
-  <Button kind="main" disabled={store.busy} onclick={onmake}>Make the session</Button>
+  <Button kind="main" disabled={store.busy} onclick={onmake}>{onto ? 'Add to the session' : 'Make the session'}</Button>
 </div>
 <ConfirmDialog bind:open={asking} title="Give this intake up?" verb="Give it up" onconfirm={giveUp}>
   <p>
-    Nothing of it becomes a session. What came is removed from this computer; the files you dropped stay where they are.
+    Nothing of it {onto ? `comes into “${onto.title}”` : 'becomes a session'}. What came is removed from this computer;
+    the files you dropped stay where they are.
   </p>
 </ConfirmDialog>
 

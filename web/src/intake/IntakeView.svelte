@@ -4,6 +4,7 @@
   import Header from '../lib/chrome/Header.svelte';
   import Keys from '../lib/chrome/Keys.svelte';
   import { steps } from '../lib/chrome/steps';
+  import { toasts } from '../lib/chrome/toasts.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
   import FilePanel from './FilePanel.svelte';
@@ -18,8 +19,9 @@
   onDestroy(() => store.close());
 
   async function make() {
-    const id = await store.make();
-    if (id) void push(`/s/${id}`);
+    const made = await store.make();
+    made?.words.forEach((words) => toasts.say(words));
+    if (made) void push(`/s/${made.id}`);
   }
 
   function keys(event: KeyboardEvent) {
@@ -65,6 +67,6 @@
     overflow: hidden;
   }
   .main {
-    overflow: auto;
+    overflow: hidden;
   }
 </style>

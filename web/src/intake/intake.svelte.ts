@@ -1,5 +1,5 @@
 import client, { answer, Refusal } from '../lib/api/client';
-import type { ClipListForm, Correction, Intake, IntakeFile, IntakeState, Question } from '../lib/api/types';
+import type { ClipListForm, Correction, Intake, IntakeFile, IntakeState, Made, Question } from '../lib/api/types';
 import { toasts } from '../lib/chrome/toasts.svelte';
 import { Served } from '../lib/state/served.svelte';
 import { Turns } from '../lib/state/turns';
@@ -96,15 +96,15 @@ export class IntakeStore {
     });
   }
 
-  /** Makes the session; gives its id, or nothing when it could not be made. */
-  async make(): Promise<string | undefined> {
-    let made: string | undefined;
+  /** Makes the session, or adds to the one that was open; gives nothing when that could not be. */
+  async make(): Promise<Made | undefined> {
+    let made: Made | undefined;
     await this.turns.take(async () => {
       this.busy = true;
       try {
         const path = { id: this.id };
         const body = { revision: this.state!.revision };
-        made = (await answer(client.POST('/api/intakes/{id}/session', { params: { path }, body }))).id;
+        made = await answer(client.POST('/api/intakes/{id}/session', { params: { path }, body }));
       } catch (thrown) {
         toasts.wrong(thrown);
         await this.load();

@@ -85,13 +85,19 @@ describe('an intake, shown', () => {
   });
 
   it('says what a place is known by', () => {
-    const at = (frame: number, by: IntakeFile['seat']['place']['by'], found: Sighting | null) =>
-      placeWords(file('a', 'A', { place: { frame, by, found, inverted: false } }));
+    const at = (
+      frame: number,
+      by: IntakeFile['seat']['place']['by'],
+      found: Sighting | null,
+      onto: Intake['onto'] = null,
+    ) => placeWords(file('a', 'A', { place: { frame, by, found, inverted: false } }), { onto });
     expect(at(0, 'start', null)).toBe('at the start');
     expect(at(0, 'start', sighting(0))).toBe('as in the mix');
     expect(at(0, 'start', sighting(9))).toBe('at the start');
     expect(at(0, 'start', sighting(0, 'LIKELY'))).toBe('at the start');
     expect(at(5, 'stamp', null)).toBe('by its stamp');
+    const onto = { session: 's', title: 'Low Tide Waltz', at: 9, held: [], named: [] };
+    expect(at(9, 'start', null, onto)).toBe('at the mark');
   });
 
   it('says what a sound is in truth, and what the mix tells', () => {

@@ -41,10 +41,11 @@ export const PLACE_WORDS = {
 } as const;
 
 /** How a file's place stands, in two words or three. */
-export function placeWords({ seat: { place, use } }: IntakeFile): string {
+export function placeWords({ seat: { place, use } }: IntakeFile, { onto }: Pick<Intake, 'onto'>): string {
   const found = place.found;
   const confirmed = found && found.certainty === 'SURE' && found.frame === place.frame;
-  return place.by === 'start' && confirmed && use === 'row' ? 'as in the mix' : PLACE_WORDS[place.by];
+  if (place.by === 'start' && confirmed && use === 'row') return 'as in the mix';
+  return place.by === 'start' && onto ? 'at the mark' : PLACE_WORDS[place.by];
 }
 
 /** What a recording is in truth: its format, and whether stereo is stereo. */

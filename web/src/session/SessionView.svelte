@@ -11,10 +11,9 @@
   import { Turns } from '../lib/state/turns';
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { fromDrop } from '../sessions/dropped';
-  import type { Added } from '../lib/api/types';
   import ArrivalHead from '../lib/arrivals/ArrivalHead.svelte';
   import type { Arrivals } from '../lib/arrivals/arrivals.svelte';
-  import { addFiles } from './addFiles';
+  import { addFiles, type Brought } from './addFiles';
   import { Editing } from './editing.svelte';
   import { keyboard } from './keyboard';
   import ClipPanel from './panel/ClipPanel.svelte';
@@ -74,7 +73,7 @@
     }),
   );
 
-  let arrivals = $state.raw<Arrivals<Added>>();
+  let arrivals = $state.raw<Arrivals<Brought>>();
 
   const turns = new Turns();
 

@@ -23,7 +23,7 @@
   function bringIn({ files, folder }: Dropped) {
     if (files.length === 0) return;
     arrivals = new Arrivals(files, (uploads, watch, refused) =>
-      examine({ uploads, watch, refused, name: null, folder: folder ?? null }),
+      examine({ uploads, watch, refused, name: null, folder: folder ?? null, session: null, at: null }),
     );
     void arrivals.send();
   }

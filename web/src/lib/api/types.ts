@@ -72,6 +72,7 @@ export type Instrument = Schemas['InstrumentEntry'];
 export type Offer = Schemas['Offer'];
 export type IntakeState = Schemas['IntakeState'];
 export type Intake = Schemas['Intake'];
+export type Made = Schemas['Made'];
 export type IntakeFile = Schemas['IntakeFile'];
 export type Question = Schemas['Question'];
 export type Correction = Schemas['CorrectionRequest']['correction'];

@@ -33,6 +33,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = Correction.HasRate.class, name = "hasRate"),
     @JsonSubTypes.Type(value = Correction.Ordered.class, name = "ordered"),
     @JsonSubTypes.Type(value = Correction.Titled.class, name = "titled"),
+    @JsonSubTypes.Type(value = Correction.OnItsOwn.class, name = "onItsOwn"),
     @JsonSubTypes.Type(value = Correction.Agreed.class, name = "agreed"),
     @JsonSubTypes.Type(value = Correction.Several.class, name = "several")
 })
@@ -51,6 +52,19 @@ public sealed interface Correction {
             return intake.withFiles(intake.files().stream()
                     .map(file -> files().contains(file.id()) ? applyTo(file) : file)
                     .toList());
+        }
+    }
+
+    /** It becomes a session of its own, instead of a part of the one that was open. */
+    record OnItsOwn() implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            Onto onto = intake.onto();
+            return onto == null
+                    ? intake
+                    : intake.withFiles(
+                                    intake.files().stream().map(onto::unseated).toList())
+                            .onto(null);
         }
     }
 
@@ -145,7 +159,11 @@ public sealed interface Correction {
                 return each;
             }
             Place place = was
-                    ? DropExaminer.place(each.recording(), intake.start(), intake.rate())
+                    ? DropExaminer.place(
+                            each.recording(),
+                            intake.start(),
+                            intake.rate(),
+                            intake.onto() == null ? 0 : intake.onto().at())
                     : Place.start().at(0, Place.By.LIST);
             return each.withSeat(each.seat().withPlace(place));
         }

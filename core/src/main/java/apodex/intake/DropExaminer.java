@@ -13,7 +13,10 @@ import apodex.intake.Seat.Use;
 import apodex.parcel.Manifest;
 import apodex.session.Recording;
 import apodex.session.Role;
+import apodex.session.Session;
+import apodex.session.Song;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -40,10 +43,28 @@ public final class DropExaminer {
 
     private final RecordingStore store;
     private final Drop drop;
+    /** That everything is added to; null: it becomes a session of its own. */
+    @Nullable
+    private Session session;
+
+    private String sessionId = "";
+    private long at;
 
     public DropExaminer(RecordingStore store, Drop drop) {
         this.store = store;
         this.drop = drop;
+    }
+
+    /**
+     * Examines what is to be added to a session.
+     *
+     * @param frame of the session, for what says nothing of its place
+     */
+    public DropExaminer onto(String id, Session open, long frame) {
+        session = open;
+        sessionId = id;
+        at = Math.max(0, frame);
+        return this;
     }
 
     /**
@@ -58,10 +79,14 @@ public final class DropExaminer {
         Sorted sorted = Sorted.of(drop, mp3s.files, store);
         sorted.refused.addAll(mp3s.refused);
         papers.remarks.forEach(remark -> sorted.remark(remark.file(), remark.reason()));
-        SampleRate rate = sorted.rate();
-        ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest);
-        Media media = Media.ofSounds(sorted.sounds);
-        Lists lists = listed(sorted, media, rate, title);
+        if (session != null) {
+            refuseSessions(sorted);
+        }
+        SampleRate rate = session == null ? sorted.rate() : session.rate();
+        Song song = session == null ? Song.titled(title) : session.song();
+        ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest, session);
+        Media media = Media.ofSounds(sorted.sounds).and(session == null ? List.of() : session.recordings());
+        Lists lists = listed(sorted, media, rate, song, start(sorted, media, rate));
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
@@ -85,28 +110,38 @@ public final class DropExaminer {
                     heard.get(i),
                     seats.get(i).number(),
                     entry == null ? "" : entry.station(),
-                    entry == null
-                            ? seat.withPlace(place(sound.recording(), media, start, rate))
-                            : ours.seat(entry, rate),
+                    entry == null ? seat.withPlace(place(sound, media, start, rate)) : ours.seat(entry, rate),
                     null));
         }
         for (DroppedFile paper : papers.papers) {
             files.add(document(new Sorted.Document(paper, IntakeFile.Kind.PAPER), common, "f" + (files.size() + 1)));
             KeptDocuments.keep(paper, kept, files.size());
         }
+        if (session != null) {
+            papers.papers.forEach(paper -> sorted.remark(
+                    paper.name(), "It is neither a sound nor a list; nothing of it comes into the session."));
+        }
         for (Sorted.Document document : sorted.read) {
             files.add(document(document, common, "f" + (files.size() + 1)));
             KeptDocuments.keep(document.file(), kept, files.size());
         }
-        if (ours != null && !sorted.documents.isEmpty()) {
+        if (session == null && ours != null && !sorted.documents.isEmpty()) {
             sorted.remark(
                     sorted.documents.get(0).session().song().title(),
                     "The session it was printed from came along as a document, without its recordings. It is kept aside;"
                             + " the printed files make the session.");
         }
         boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
+        Onto onto = session == null ? null : Onto.of(sessionId, session, at, files);
+        if (onto != null) {
+            files.replaceAll(onto::seated);
+            files.stream()
+                    .filter(file -> onto.held().contains(file.id()))
+                    .forEach(file -> sorted.remark(
+                            file.name(), "It is in this session already; its content is the same. It is left out."));
+        }
         Intake intake = new Intake(
-                title(title, sorted, papers),
+                session == null ? title(title, sorted, papers) : song.title(),
                 rate,
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
@@ -118,7 +153,8 @@ public final class DropExaminer {
                 Set.of(),
                 missing(sorted, media, papers),
                 sorted.refused,
-                sorted.remarks);
+                sorted.remarks,
+                onto);
         return aligned(summed(named(intake, sorted)));
     }
 
@@ -157,21 +193,16 @@ public final class DropExaminer {
     }
 
     /** Marks what lists and saved sessions name as used, remarks what does not fit of it, and counts the rows it makes. */
-    static Lists listed(Sorted sorted, Media media, SampleRate rate, String title) {
+    static Lists listed(Sorted sorted, Media media, SampleRate rate, Song song, long start) {
         Lists read = SessionLayout.listed(
-                        sorted,
-                        media,
-                        rate,
-                        SessionLayout.song(sorted, title, null),
-                        Lists.NONE,
-                        start(sorted, media, rate))
+                        sorted, media, rate, SessionLayout.song(sorted, song, null), Lists.NONE, start)
                 .facts();
         sorted.documents.stream()
                 .flatMap(document -> document.session().recordings().stream())
                 .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
         sorted.remarkOtherSessions();
         int players =
-                sorted.songs.stream().mapToInt(song -> song.players().size()).sum();
+                sorted.songs.stream().mapToInt(midi -> midi.players().size()).sum();
         return read.withRows(
                 sorted.documents.isEmpty()
                         ? read.rows() + players
@@ -200,7 +231,19 @@ public final class DropExaminer {
                 : sorted.documents.get(0).session().song().title();
     }
 
-    private static long start(Sorted sorted, Media media, SampleRate rate) {
+    /** One is opened at a time. */
+    private static void refuseSessions(Sorted sorted) {
+        sorted.documents.forEach(
+                document -> sorted.refuse(SessionFile.DOCUMENT, "It is a session of its own; drop it on the shelf."));
+        sorted.documents.clear();
+        sorted.read.removeIf(document -> document.kind() == IntakeFile.Kind.SESSION);
+    }
+
+    private long start(Sorted sorted, Media media, SampleRate rate) {
+        return session == null ? earliest(sorted, media, rate) : session.startReference();
+    }
+
+    private static long earliest(Sorted sorted, Media media, SampleRate rate) {
         return sorted.sounds.stream()
                 .map(Sorted.Sound::recording)
                 .filter(recording -> !media.isUsed(recording))
@@ -211,17 +254,20 @@ public final class DropExaminer {
                 .orElse(0);
     }
 
-    private static Place place(Recording recording, Media media, long start, SampleRate rate) {
+    private Place place(Sorted.Sound sound, Media media, long start, SampleRate rate) {
+        Recording recording = sound.recording();
         if (media.isUsed(recording)) {
             return Place.start().at(0, Place.By.LIST);
         }
-        return place(recording, start, rate);
+        return place(recording, start, rate, at);
     }
 
-    /** Where a recording lies that no list names. */
-    static Place place(Recording recording, long start, SampleRate rate) {
+    /** Where a recording lies that no list names. @param otherwise frame of what says nothing */
+    static Place place(Recording recording, long start, SampleRate rate, long otherwise) {
         Long reference = SessionFromDrop.reference(recording, rate);
-        return reference == null ? Place.start() : Place.start().at(reference - start, Place.By.STAMP);
+        return reference == null
+                ? Place.start().at(otherwise, Place.By.START)
+                : Place.start().at(reference - start, Place.By.STAMP);
     }
 
     private static IntakeFile document(Sorted.Document document, String common, String id) {

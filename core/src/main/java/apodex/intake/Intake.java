@@ -42,6 +42,7 @@ import java.util.stream.Collectors;
  * @param missing names of recordings that a list names and that are not here
  * @param refused what cannot be used, and why
  * @param remarks what was left out or changed of files that can
+ * @param onto    the open session it is added to; null: it becomes one of its own
  */
 public record Intake(
         String title,
@@ -56,7 +57,8 @@ public record Intake(
         Set<String> agreed,
         List<String> missing,
         List<Refusal> refused,
-        List<Refusal> remarks) {
+        List<Refusal> remarks,
+        @Nullable Onto onto) {
 
     /** How far a file and the reference sit from the middle when they are held against each other. */
     private static final double APART = 70;
@@ -73,37 +75,44 @@ public record Intake(
 
     Intake withFiles(List<IntakeFile> other) {
         return new Intake(
-                title, rate, start, order, other, lists, parcel, same, sum, agreed, missing, refused, remarks);
+                title, rate, start, order, other, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
     }
 
     Intake withOrder(RowsInOrder other) {
         return new Intake(
-                title, rate, start, other, files, lists, parcel, same, sum, agreed, missing, refused, remarks);
+                title, rate, start, other, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
     }
 
     Intake withTitle(String other) {
         return new Intake(
-                other, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks);
+                other, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
     }
 
     Intake withSum(SumOfOthers other) {
         return new Intake(
-                title, rate, start, order, files, lists, parcel, same, other, agreed, missing, refused, remarks);
+                title, rate, start, order, files, lists, parcel, same, other, agreed, missing, refused, remarks, onto);
     }
 
     Intake withLists(Lists other) {
         return new Intake(
-                title, rate, start, order, files, other, parcel, same, sum, agreed, missing, refused, remarks);
+                title, rate, start, order, files, other, parcel, same, sum, agreed, missing, refused, remarks, onto);
     }
 
     Intake withMissing(List<String> other) {
-        return new Intake(title, rate, start, order, files, lists, parcel, same, sum, agreed, other, refused, remarks);
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, other, refused, remarks, onto);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
-        return new Intake(title, rate, start, order, files, lists, parcel, same, sum, more, missing, refused, remarks);
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, sum, more, missing, refused, remarks, onto);
+    }
+
+    Intake onto(@Nullable Onto other) {
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, other);
     }
 
     IntakeFile file(String id) {

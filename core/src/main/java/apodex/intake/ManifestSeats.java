@@ -4,8 +4,10 @@ import apodex.intake.Seat.Side;
 import apodex.intake.Seat.Use;
 import apodex.parcel.Manifest;
 import apodex.session.Role;
+import apodex.session.Session;
 import apodex.session.Station;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -21,12 +23,15 @@ final class ManifestSeats {
     /** The first station of each row. */
     private final Map<String, Integer> driest = new HashMap<>();
 
-    ManifestSeats(Manifest manifest) {
+    /** @param onto the session the files are added to; null: they become the session they came from */
+    ManifestSeats(Manifest manifest, @Nullable Session onto) {
         this.manifest = manifest;
         Manifest.SectionPlace first = manifest.sections().get(0);
         int hertz =
                 manifest.files().isEmpty() ? 48_000 : manifest.files().get(0).rate();
-        this.start = first.timeReference() - Math.round((first.startsSeconds() - first.leadInSeconds()) * hertz);
+        this.start = onto == null
+                ? first.timeReference() - Math.round((first.startsSeconds() - first.leadInSeconds()) * hertz)
+                : Math.round(onto.rate().seconds(onto.startReference()) * hertz);
         manifest.files().forEach(file -> driest.merge(file.row(), order(file), Math::min));
     }
 

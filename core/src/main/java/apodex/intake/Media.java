@@ -40,20 +40,28 @@ final class Media {
         return new Media(sounds.stream(), sound -> new Came(sound.file().folder(), sound.recording()));
     }
 
+    /** Others that lists may name too, as what a session holds that they are added to; what came is found before them. */
+    Media and(List<Recording> more) {
+        more.forEach(recording -> know(new Came("", recording)));
+        return this;
+    }
+
     /** The recordings of an intake. */
     static Media of(Intake intake) {
         return new Media(intake.sounds().stream(), file -> new Came(file.folder(), file.recording()));
     }
 
     private <T> Media(Stream<T> came, Function<T, Came> as) {
-        came.map(as).forEach(each -> {
-            Recording recording = each.recording();
-            byPath.computeIfAbsent(key(recording.fileName()), name -> new ArrayList<>())
-                    .add(each);
-            byName.putIfAbsent(key(recording.fileName()), recording);
-            byStem.putIfAbsent(key(Drop.stem(recording.fileName())), recording);
-            byName.putIfAbsent(recording.sha256(), recording);
-        });
+        came.map(as).forEach(this::know);
+    }
+
+    private void know(Came came) {
+        Recording recording = came.recording();
+        byPath.computeIfAbsent(key(recording.fileName()), name -> new ArrayList<>())
+                .add(came);
+        byName.putIfAbsent(key(recording.fileName()), recording);
+        byStem.putIfAbsent(key(Drop.stem(recording.fileName())), recording);
+        byName.putIfAbsent(recording.sha256(), recording);
     }
 
     /** The recording of that name; one that stands in for it when it is not there. */

@@ -23,6 +23,9 @@ public record Seat(Use use, String row, Role role, String note, int take, Side s
         /** Beside what lies on the row: its sound as it was rendered elsewhere for a station of it. */
         @JsonProperty("beside")
         BESIDE,
+        /** In the place of a recording that the open session uses: one that was missing, or an older version. */
+        @JsonProperty("inPlace")
+        IN_PLACE,
         /** The mix as its sender heard it: to hold the others against, never part of the sum. */
         @JsonProperty("reference")
         REFERENCE,

@@ -9,6 +9,7 @@ import apodex.session.Marker;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
+import apodex.session.Song;
 import apodex.time.SampleRate;
 import java.io.IOException;
 import java.time.LocalDate;
@@ -72,7 +73,7 @@ public final class SessionFromDrop {
                         sorted,
                         Media.ofSounds(sorted.sounds),
                         sorted.rate(),
-                        title,
+                        Song.titled(title),
                         today,
                         Lists.NONE,
                         0,

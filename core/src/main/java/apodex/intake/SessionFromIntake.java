@@ -14,6 +14,8 @@ import apodex.session.NamedBy;
 import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Row;
+import apodex.session.RowIds;
+import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.Song;
 import apodex.session.Station;
@@ -21,6 +23,7 @@ import apodex.session.Strip;
 import apodex.session.Take;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -35,6 +38,10 @@ public final class SessionFromIntake {
     private final RecordingStore store;
     private final Intake intake;
     private final Path work;
+    /** That everything is added to; null: it becomes a session of its own. */
+    @Nullable
+    private Session onto;
+
     /** Ids of buses by the names of groups. */
     private final Map<String, String> buses = new LinkedHashMap<>();
     /** Frames by which everything is later than the intake says, so that nothing lies before the session's start. */
@@ -45,6 +52,15 @@ public final class SessionFromIntake {
         this.store = store;
         this.intake = intake;
         this.work = work;
+    }
+
+    /** Makes what is to be added to a session: at its start, by its tempo, through its buses. */
+    SessionFromIntake onto(Session open) {
+        onto = open;
+        open.rows().stream()
+                .filter(row -> row.kind() == RowKind.BUS)
+                .forEach(bus -> buses.putIfAbsent(bus.name(), bus.id()));
+        return this;
     }
 
     /**
@@ -69,12 +85,12 @@ public final class SessionFromIntake {
                 .mapToLong(file -> file.seat().place().frame())
                 .min()
                 .orElse(0);
-        later = Math.max(0, -earliest);
+        later = onto == null ? Math.max(0, -earliest) : 0;
         Session session = SessionLayout.of(
                 documents,
-                Media.of(intake),
+                Media.of(intake).and(onto == null ? List.of() : onto.recordings()),
                 intake.rate(),
-                intake.title(),
+                onto == null ? Song.titled(intake.title()) : onto.song(),
                 today,
                 intake.lists(),
                 intake.start(),
@@ -82,7 +98,7 @@ public final class SessionFromIntake {
         Session used = session.withRecordings(session.recordings().stream()
                 .filter(recording -> session.uses(recording.sha256()))
                 .toList());
-        return papers.manifest == null ? used : withSong(used, papers.manifest);
+        return papers.manifest == null || onto != null ? used : withSong(used, papers.manifest);
     }
 
     /** Tempo, meter, key, artist and markers of one of our parcels. */
@@ -116,10 +132,13 @@ public final class SessionFromIntake {
         for (List<IntakeFile> files : byRow.values()) {
             String group = files.get(0).seat().group();
             if (!group.isEmpty() && isShared(group, byRow)) {
-                buses.computeIfAbsent(group, name -> "b" + (buses.size() + 1));
+                buses.computeIfAbsent(group, name -> {
+                    String id = onto == null ? "b" + (buses.size() + 1) : RowIds.fresh();
+                    rows.add(new BusRow(id, name, Strip.PLAIN));
+                    return id;
+                });
             }
         }
-        buses.forEach((name, id) -> rows.add(new BusRow(id, name, Strip.PLAIN)));
         for (Map.Entry<String, List<IntakeFile>> row : byRow.entrySet()) {
             row(row.getKey(), row.getValue(), media, rate, rows);
         }
@@ -127,19 +146,22 @@ public final class SessionFromIntake {
             if (file.seat().use() == Seat.Use.REFERENCE) {
                 rows.add(reference(file, rate, SessionLayout.nextId(rows)));
             }
-            if (file.seat().use() != Seat.Use.LEFT_OUT && file.seat().place().by() != Place.By.LIST) {
+            boolean isLaid =
+                    file.seat().use() != Seat.Use.LEFT_OUT && file.seat().use() != Seat.Use.IN_PLACE;
+            if (isLaid && file.seat().place().by() != Place.By.LIST) {
                 markers(file, rate, markers);
             }
         }
         return intake.start() - later;
     }
 
-    /** A bus for one row is no help. */
-    private static boolean isShared(String group, Map<String, List<IntakeFile>> rows) {
-        return rows.values().stream()
-                        .filter(files -> files.get(0).seat().group().equals(group))
-                        .count()
-                > 1;
+    /** A bus for one row is no help, unless it is there already. */
+    private boolean isShared(String group, Map<String, List<IntakeFile>> rows) {
+        return buses.containsKey(group)
+                || rows.values().stream()
+                                .filter(files -> files.get(0).seat().group().equals(group))
+                                .count()
+                        > 1;
     }
 
     private void row(String name, List<IntakeFile> files, Media media, SampleRate rate, List<Row> rows)
@@ -148,7 +170,7 @@ public final class SessionFromIntake {
         if (first.recording().channels() > 2) {
             for (IntakeFile file : files) {
                 Sorted.Sound sound = new Sorted.Sound(null, file.recording(), file.facts());
-                SessionFromDrop.addRows(sound, at(file), rate, rows, () -> SessionLayout.nextId(rows));
+                SessionFromDrop.addRows(sound, Math.max(0, at(file)), rate, rows, () -> SessionLayout.nextId(rows));
             }
             return;
         }
@@ -214,17 +236,24 @@ public final class SessionFromIntake {
     }
 
     private Clip clip(Recording recording, IntakeFile file, SampleRate rate) {
+        return clip(recording, file.seat().place(), rate, at(file));
+    }
+
+    /** A whole recording; what lies before frame 0 of a session that is there already is cut away. */
+    static Clip clip(Recording recording, Place place, SampleRate rate, long frame) {
+        long frames = recording.framesAt(rate);
+        long cut = Math.min(frames - 1, Math.max(0, -frame));
         Clip clip = new Clip(
                 recording.sha256(),
                 0,
                 Math.min(2, recording.channels()),
-                at(file),
-                0,
-                recording.framesAt(rate),
+                Math.max(0, frame),
+                cut,
+                frames - cut,
                 0,
                 0,
                 0);
-        return file.seat().place().inverted() ? clip.turnedOver() : clip;
+        return place.inverted() ? clip.turnedOver() : clip;
     }
 
     private long at(IntakeFile file) {
@@ -239,13 +268,12 @@ public final class SessionFromIntake {
     }
 
     private void markers(IntakeFile file, SampleRate rate, List<Marker> markers) {
-        file.facts()
-                .markers()
-                .forEach(mark -> markers.add(new Marker(
-                        at(file)
-                                + Math.round((double) mark.frame()
-                                        * rate.hertz()
-                                        / file.recording().rate().hertz()),
-                        NoteRows.safe(mark.name()))));
+        double scale = (double) rate.hertz() / file.recording().rate().hertz();
+        file.facts().markers().forEach(mark -> {
+            long frame = at(file) + Math.round(mark.frame() * scale);
+            if (frame >= 0) {
+                markers.add(new Marker(frame, NoteRows.safe(mark.name())));
+            }
+        });
     }
 }

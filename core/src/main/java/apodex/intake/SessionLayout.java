@@ -34,6 +34,7 @@ final class SessionLayout {
      *
      * @param sorted     what came besides recordings
      * @param media      recordings that came
+     * @param base       what is known of the song
      * @param how        lists are read
      * @param start      of the session, counted from midnight, as time stamps have it; 0 where there are none
      * @param loose      lays out the recordings that no list names
@@ -42,13 +43,13 @@ final class SessionLayout {
             Sorted sorted,
             Media media,
             SampleRate rate,
-            String title,
+            Song base,
             LocalDate today,
             Lists how,
             long stamped,
             Loose loose)
             throws IOException {
-        Song song = song(sorted, title, how.tempo());
+        Song song = song(sorted, base, how.tempo());
         Listed listed = listed(sorted, media, rate, song, how, stamped);
         List<Row> rows = new ArrayList<>(listed.rows());
         List<Marker> markers = new ArrayList<>();
@@ -78,12 +79,12 @@ final class SessionLayout {
     }
 
     /**
-     * The song, with the tempo map of the first notes that give one.
+     * The song, with the tempo map of the first notes that give one, where nothing else does.
      *
      * @param told a tempo that somebody said; null when nobody did
      */
-    static Song song(Sorted sorted, String title, @Nullable Double told) {
-        Song song = Song.titled(title);
+    static Song song(Sorted sorted, Song base, @Nullable Double told) {
+        Song song = base;
         for (MidiSong midi : sorted.songs) {
             song = song.tempo() == null ? NoteRows.withTempo(song, midi) : song;
         }

@@ -4,7 +4,9 @@ import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.Row;
+import apodex.session.Session;
 import apodex.session.Song;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +22,9 @@ public final class TableReading {
     private final String file;
     private final KeptDocuments documents;
     private final CsvTable table;
+    /** That the intake is added to. */
+    @Nullable
+    private final Session onto;
 
     /**
      * What a reading comes to.
@@ -54,10 +59,12 @@ public final class TableReading {
 
     /**
      * @param kept what {@link DropExaminer#examine} kept
+     * @param onto the session that the intake is added to; null: it becomes one of its own
      * @throws IllegalArgumentException when the file is no table
      */
-    public TableReading(Intake intake, String file, Path kept) throws IOException {
+    public TableReading(Intake intake, String file, Path kept, @Nullable Session onto) throws IOException {
         this.intake = intake;
+        this.onto = onto;
         this.file = file;
         this.documents = KeptDocuments.of(kept);
         DroppedFile document = documents.byId.get(file);
@@ -150,7 +157,7 @@ public final class TableReading {
                 .applyTo(intake);
         Sorted all = Sorted.ofDocuments(ParcelPapers.of(documents.files()).rest, documents.forms(read));
         Media media = media();
-        Lists lists = DropExaminer.listed(all, media, intake.rate(), intake.title());
+        Lists lists = DropExaminer.listed(all, media, intake.rate(), song(), intake.start());
         List<String> named = intake.sounds().stream()
                 .filter(each -> media.isUsed(each.recording()))
                 .map(IntakeFile::id)
@@ -168,11 +175,15 @@ public final class TableReading {
     }
 
     private SessionLayout.Listed listed(Sorted sorted, Media media) {
-        Song song = SessionLayout.song(sorted, intake.title(), intake.lists().tempo());
+        Song song = SessionLayout.song(sorted, song(), intake.lists().tempo());
         return SessionLayout.listed(sorted, media, intake.rate(), song, intake.lists(), intake.start());
     }
 
     private Media media() {
-        return Media.of(intake);
+        return Media.of(intake).and(onto == null ? List.of() : onto.recordings());
+    }
+
+    private Song song() {
+        return onto == null ? Song.titled(intake.title()) : onto.song();
     }
 }

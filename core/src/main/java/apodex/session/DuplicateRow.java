@@ -15,30 +15,10 @@ public record DuplicateRow(String row) implements SessionEdit {
                     "“" + source.name() + "” is there once: "
                             + (source.kind() == RowKind.MIX ? "a session has one mix." : "a part sounds on one row."));
         }
-        Row copy = withId(source, RowIds.fresh()).withName(freeName(session, source.name()));
+        Row copy = RowIds.under(RowIds.fresh(), source).withName(freeName(session, source.name()));
         List<Row> rows = session.rows();
         Row next = rows.get(rows.indexOf(source) + 1);
         return new AddRow(copy, next.id()).change(session);
-    }
-
-    private static Row withId(Row source, String id) {
-        if (source instanceof AudioRow audio) {
-            return new AudioRow(id, audio.name(), audio.takes(), audio.active(), audio.strip(), audio.about());
-        }
-        if (source instanceof InstrumentRow player) {
-            return new InstrumentRow(
-                    id,
-                    player.name(),
-                    player.instrument(),
-                    player.notes(),
-                    player.strip(),
-                    player.about(),
-                    player.soundFrom(),
-                    player.messages());
-        }
-        return source.kind() == RowKind.BUS
-                ? new BusRow(id, source.name(), source.strip(), source.about())
-                : new ReturnRow(id, source.name(), source.strip(), source.about());
     }
 
     private static String freeName(Session session, String name) {

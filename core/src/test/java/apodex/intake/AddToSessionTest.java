@@ -2,6 +2,7 @@ package apodex.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import apodex.audio.PcmReader;
 import apodex.audio.SoundBytes;
@@ -9,7 +10,9 @@ import apodex.instrument.Note;
 import apodex.intake.Offers.Kind;
 import apodex.intake.Offers.Offer;
 import apodex.notes.MidiFile;
+import apodex.session.About;
 import apodex.session.AudioRow;
+import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.InstrumentRow;
 import apodex.session.Marker;
@@ -23,6 +26,7 @@ import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -48,8 +52,12 @@ final class AddToSessionTest {
         Path work = Files.createTempDirectory(folder, "work");
         Drop drop = new Drop(work);
         for (int i = 0; i < namesAndBytes.length; i += 2) {
-            drop.add((String) namesAndBytes[i], Files.write(Files.createTempFile(work, "a", ""), (byte[])
-                    namesAndBytes[i + 1]));
+            String path = (String) namesAndBytes[i];
+            int slash = path.lastIndexOf('/');
+            drop.add(
+                    path.substring(0, Math.max(0, slash)),
+                    path.substring(slash + 1),
+                    Files.write(Files.createTempFile(work, "a", ""), (byte[]) namesAndBytes[i + 1]));
         }
         return drop;
     }
@@ -62,8 +70,21 @@ final class AddToSessionTest {
     }
 
     private Session add(Session session, String row, Object... namesAndBytes) throws IOException {
-        AddToSession.Result result = new AddToSession(store, session).make(drop(namesAndBytes), 500, row);
+        AddToSession.Result result = result(session, 500, row, namesAndBytes);
         return result.edit() == null ? session : result.edit().applyTo(session);
+    }
+
+    private AddToSession.Result result(Session session, long at, String row, Object... namesAndBytes)
+            throws IOException {
+        Path kept = Files.createTempDirectory(folder, "kept");
+        Intake intake = new DropExaminer(store, drop(namesAndBytes))
+                .onto("s", session, at)
+                .examine("x", kept);
+        AddToSession adding = new AddToSession(store, session);
+        if (row != null) {
+            adding.asTakeOf((AudioRow) session.row(row).orElseThrow());
+        }
+        return adding.add(intake, kept, Files.createTempDirectory(folder, "w"));
     }
 
     private static byte[] sound(int frames, int value) {
@@ -89,7 +110,7 @@ final class AddToSessionTest {
     @Test
     void aNewerVersionTakesThePlaceOfTheOlderEverywhere() throws IOException {
         Session session = session("Tuba.wav", sound(100, 1), "Harp.wav", sound(100, 2));
-        AddToSession.Result result = new AddToSession(store, session).make(drop("tuba.WAV", sound(60, 9)), 0, null);
+        AddToSession.Result result = result(session, 0, null, "tuba.WAV", sound(60, 9));
         Session newer = result.edit().applyTo(session);
         assertThat(result.words()).singleElement().asString().contains("older version");
         Clip clip = newer.audioRows().get(0).clips().get(0);
@@ -97,9 +118,7 @@ final class AddToSessionTest {
         assertThat(clip.recording())
                 .isNotEqualTo(session.audioRows().get(0).clips().get(0).recording());
         assertThat(newer.rows()).hasSize(3);
-        assertThat(new AddToSession(store, newer)
-                        .make(drop("tuba.wav", sound(60, 9)), 0, null)
-                        .edit())
+        assertThat(result(newer, 0, null, "tuba.wav", sound(60, 9)).edit())
                 .as("the same once more changes nothing")
                 .isNull();
     }
@@ -225,16 +244,95 @@ final class AddToSessionTest {
     }
 
     @Test
+    void whatComesIsSeenAsItWouldLieInTheSession() throws IOException {
+        byte[] tuba = sound(100, 1);
+        Session started = session("Tuba.wav", stamped(48_000, 100));
+        Session session = started.withRows(List.of(
+                started.rows().get(0), new BusRow("horns", "Horns", Strip.PLAIN, About.NOTHING), MixRow.DEFAULT));
+        Path kept = Files.createTempDirectory(folder, "kept");
+        Drop drop = drop(
+                "Horns/Harp.wav", stamped(48_000 + 300, 50),
+                "Horns/Early.wav", stamped(48_000 - 20, 50),
+                "Again.wav", stamped(48_000, 100),
+                "tuba.wav", tuba,
+                "Loose.wav", sound(70, 3));
+        Intake intake = new DropExaminer(store, drop).onto("s", session, 500).examine("x", kept);
+        assertThat(intake.title()).isEqualTo("Waltz");
+        assertThat(intake.sounds())
+                .extracting(IntakeFile::name, file -> file.seat().use(), file -> file.seat()
+                        .place()
+                        .frame())
+                .containsExactlyInAnyOrder(
+                        tuple("Harp.wav", Seat.Use.ROW, 300L),
+                        tuple("Early.wav", Seat.Use.ROW, -20L),
+                        tuple("Again.wav", Seat.Use.LEFT_OUT, 0L),
+                        tuple("tuba.wav", Seat.Use.IN_PLACE, 500L),
+                        tuple("Loose.wav", Seat.Use.ROW, 500L));
+        Session grown = new AddToSession(store, session)
+                .add(intake, kept, Files.createTempDirectory(folder, "w"))
+                .edit()
+                .applyTo(session);
+        assertThat(grown.rows())
+                .extracting(Row::name)
+                .containsExactlyInAnyOrder("Tuba", "Horns", "Harp", "Early", "Loose", "Mix");
+        assertThat(row(grown, "Harp").strip().outputs())
+                .as("the bus was there already")
+                .containsExactly("horns");
+        Clip early = row(grown, "Early").clips().get(0);
+        assertThat(List.of(early.position(), early.offset(), early.frames())).containsExactly(0L, 20L, 30L);
+        assertThat(row(grown, "Tuba").clips().get(0).recording())
+                .isEqualTo(intake.sounds().stream()
+                        .filter(file -> file.name().equals("tuba.wav"))
+                        .findFirst()
+                        .orElseThrow()
+                        .recording()
+                        .sha256());
+        Intake own = new Correction.OnItsOwn().applyTo(intake);
+        assertThat(own.rowCount()).as("all five, each a row").isEqualTo(5);
+        Session without = session.withRows(List.of(MixRow.DEFAULT)); // somebody removed the tuba meanwhile
+        assertThat(new AddToSession(store, without)
+                        .add(intake, kept, Files.createTempDirectory(folder, "w"))
+                        .edit()
+                        .applyTo(without)
+                        .rows())
+                .extracting(Row::name)
+                .contains("Tuba");
+    }
+
+    private static Row row(Session session, String name) {
+        return session.rows().stream()
+                .filter(row -> row.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static byte[] stamped(long stamp, int frames) {
+        return SoundBytes.riff()
+                .broadcast(stamp, "2026-05-17")
+                .format(1, 1, 48_000, 24)
+                .chunk(
+                        "data",
+                        SoundBytes.integers(
+                                ByteOrder.LITTLE_ENDIAN, 3, java.util.Collections.nCopies(frames, stamp % 1_000 + 5)))
+                .wave();
+    }
+
+    @Test
     void aListFindsWhatTheSessionHoldsAndMarkersJoinThoseThatAreThere() throws IOException {
         Session session = session("Tuba.wav", sound(100, 1)).withMarkers(List.of(new Marker(10, "Verse")));
         byte[] list = "row,file,position,length\nTuba again,tuba.wav,300,40\n".getBytes();
         Path first = notes(100, "Turn");
         Path second = notes(200, "Out");
-        AddToSession.Result result = new AddToSession(store, session)
-                .make(
-                        drop("list.csv", list, "a.mid", Files.readAllBytes(first), "b.mid", Files.readAllBytes(second)),
-                        0,
-                        null);
+        AddToSession.Result result = result(
+                session,
+                0,
+                null,
+                "list.csv",
+                list,
+                "a.mid",
+                Files.readAllBytes(first),
+                "b.mid",
+                Files.readAllBytes(second));
         Session more = result.edit().applyTo(session);
         assertThat(result.words()).noneMatch(words -> words.contains("Not here yet"));
         assertThat(more.recordings()).as("no second one stands in for it").hasSize(1);

@@ -98,7 +98,7 @@ class ListsFromElsewhereTest {
         Intake came = examine("edits.csv", FOREIGN, "tuba.wav", "harp.wav");
         assertThat(kinds(came)).contains(Question.Kind.TABLE);
         assertThat(make(came).audioRows()).as("unread, it lays out nothing").hasSize(2);
-        TableReading reading = new TableReading(came, "f3", kept);
+        TableReading reading = new TableReading(came, "f3", kept, null);
         assertThat(reading.headings()).containsExactly("Piste", "Nom", "Début", "Durée", "Remarques");
         ClipListForm guess = reading.form();
         assertThat(guess.columns())
@@ -156,7 +156,7 @@ class ListsFromElsewhereTest {
                 Harp\tharp.wav\t01:00:02:00\t01:00:03:00
                 """;
         Intake came = examine("reel.txt", list, "tuba.wav", "harp.wav");
-        TableReading reading = new TableReading(came, "f3", kept);
+        TableReading reading = new TableReading(came, "f3", kept, null);
         assertThat(kinds(came)).as("nothing says the frame rate").contains(Question.Kind.TABLE);
         ClipListForm told = new ClipListForm(reading.form().columns(), TimecodeRate.FPS_25);
         Session session = make(reading.correction(told).applyTo(came));
@@ -235,11 +235,11 @@ class ListsFromElsewhereTest {
         assertThat(came.files()).extracting(IntakeFile::kind).containsExactly(Kind.RECORDING, Kind.PAPER);
         kept = Files.createDirectories(folder.resolve("two"));
         Intake list = examine("edits.csv", FOREIGN, "tuba.wav");
-        TableReading reading = new TableReading(list, "f2", kept);
+        TableReading reading = new TableReading(list, "f2", kept, null);
         assertThatThrownBy(() -> reading.preview(new ClipListForm(List.of(), null)))
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageContaining("5 columns");
-        assertThatThrownBy(() -> new TableReading(list, "f1", kept)).hasMessageContaining("no table");
+        assertThatThrownBy(() -> new TableReading(list, "f1", kept, null)).hasMessageContaining("no table");
     }
 
     @Test

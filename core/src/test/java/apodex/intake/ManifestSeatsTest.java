@@ -38,7 +38,7 @@ class ManifestSeatsTest {
                 + section("", 1_000_000, 0, 0) + "," + section("Bridge", 1_480_000, 12, 2)
                 + "], \"files\": [" + String.join(",", entries) + "]}";
         Manifest manifest = Manifest.read(Files.writeString(folder.resolve("manifest.json"), json));
-        ManifestSeats seats = new ManifestSeats(manifest);
+        ManifestSeats seats = new ManifestSeats(manifest, null);
         assertThat(seats.start()).isEqualTo(1_000_000);
         return manifest.files().stream().map(file -> seats.seat(file, RATE)).toList();
     }

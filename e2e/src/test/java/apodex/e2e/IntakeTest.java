@@ -175,6 +175,32 @@ final class IntakeTest {
     }
 
     @Test
+    void whatComesToAnOpenSessionIsAskedAboutBeforeItIsThere() throws Exception {
+        String id = server.client()
+                .bringIn("Quay", "Tuba.wav", wave(1, notes(11)))
+                .json()
+                .get("id")
+                .asText();
+        page.navigate(server.client().uri("/#/s/" + id).toString());
+        page.getByText("+ Add").click();
+        page.waitForFileChooser(() -> page.getByText("Recordings or files…").click())
+                .setFiles(new FilePayload[] {
+                    new FilePayload("Harp.wav", "audio/wav", wave(1, Arrays.copyOf(notes(12), 90_000))),
+                    new FilePayload("Oboe.wav", "audio/wav", wave(1, Arrays.copyOf(notes(13), 60_000)))
+                });
+        page.waitForURL("**/#/intake/*");
+        assertThat(page.getByText("For Quay")).isVisible();
+        Locator questions = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
+        assertThat(questions).containsText("“Oboe.wav” says nothing of its place");
+        questions.getByText("It starts with the others").click();
+        button("Add to the session").click();
+        page.waitForURL("**/#/s/" + id);
+        assertThat(page.getByLabel("Rows").getByRole(AriaRole.LISTITEM)).hasCount(4);
+        page.keyboard().press("Control+z");
+        assertThat(page.getByLabel("Rows").getByRole(AriaRole.LISTITEM)).hasCount(2);
+    }
+
+    @Test
     void dryAndRenderedBecomeOneRowAndAForeignListIsReadAsTold() throws Exception {
         long[] guitar = notes(7);
         long[] amplified = new long[guitar.length];

@@ -168,6 +168,50 @@ final class IntakesTest {
     }
 
     @Test
+    void anIntakeIsAddedToTheSessionItIsForWhateverBecameOfThat() throws Exception {
+        String session =
+                client.bringIn("Quay", "Tuba.wav", sound(901)).json().get("id").asText();
+        String request = "{\"uploads\":[\"%s\",\"%s\"],\"session\":\"%s\",\"at\":700}";
+        String body =
+                request.formatted(arrive("", "tuba.wav", sound(902)), arrive("", "Harp.wav", sound(903)), session);
+        JsonNode came = client.post("/api/intakes", body).json();
+        String id = came.get("id").asText();
+        assertThat(came.at("/intake/onto/title").asText()).isEqualTo("Quay");
+        assertThat(came.at("/intake/files/0/seat/use").asText()).isEqualTo("inPlace");
+        assertThat(came.at("/intake/files/1/seat/place/frame").asLong()).isEqualTo(700);
+        assertThat(client.get("/api/sessions/" + session).json().get("revision").asInt())
+                .as("nothing is final yet")
+                .isEqualTo(1);
+        client.post(
+                "/api/sessions/" + session + "/edits",
+                "{\"revision\":1,\"edit\":{\"type\":\"renameRow\",\"row\":\"r1\",\"name\":\"Low tuba\"}}");
+
+        Answer made = make(id, 1);
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        assertThat(made.json().get("id").asText()).isEqualTo(session);
+        assertThat(made.json().get("words").toString()).contains("took the place of its older version");
+        JsonNode now = client.get("/api/sessions/" + session).json();
+        assertThat(now.at("/session/rows").findValuesAsText("name")).contains("Low tuba", "Harp");
+        assertThat(now.at("/session/rows/0/takes/0/clips/0/recording").asText())
+                .isEqualTo(came.at("/intake/files/0/recording/sha256").asText());
+        assertThat(client.get("/api/intakes/" + id).status()).isEqualTo(404);
+
+        String late = client.post(
+                        "/api/intakes",
+                        request.formatted(
+                                arrive("", "Bell.wav", sound(904)), arrive("", "Oboe.wav", sound(905)), session))
+                .json()
+                .get("id")
+                .asText();
+        client.delete("/api/sessions/" + session);
+        Answer gone = make(late, 1);
+        assertThat(gone.status()).isEqualTo(409);
+        assertThat(gone.text()).contains("“Quay”").contains("is gone");
+        correct(late, 1, "{\"type\":\"onItsOwn\"}");
+        assertThat(make(late, 2).status()).isEqualTo(201);
+    }
+
+    @Test
     void whatIsGivenUpIsGone() throws Exception {
         JsonNode came = examine(arrive("", "Kick.wav", sound(77)));
         String id = came.get("id").asText();

@@ -261,7 +261,7 @@ final class PrepareTest {
                         Map.of("Harp.wav", stereo(SECOND, 7), "notes.txt", "hello".getBytes()))
                 .json();
         assertThat(added.get("revision").asInt()).isEqualTo(2);
-        assertThat(added.get("refused")).hasSize(1);
+        assertThat(added.get("remarks").findValuesAsText("file")).containsExactly("notes.txt");
         assertThat(TestServer.atOnce(
                         4,
                         i -> client.upload(

@@ -2,12 +2,14 @@ package apodex.server.intakes;
 
 import apodex.audio.Limits;
 import apodex.audio.WorkFolder;
+import apodex.intake.AddToSession;
 import apodex.intake.ClipListForm;
 import apodex.intake.Correction;
 import apodex.intake.Drop;
 import apodex.intake.DropExaminer;
 import apodex.intake.Intake;
 import apodex.intake.IntakeFile;
+import apodex.intake.Onto;
 import apodex.intake.Questions;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFromIntake;
@@ -70,13 +72,23 @@ class Intakes {
 
     /** Examines a drop. What came is kept from then on, until a session is made of it or it is given up. */
     IntakeState examine(Drop drop, String title) throws IOException {
+        return examine(drop, title, new DropExaminer(store, drop));
+    }
+
+    /** Examines what is to be added to a session. @param at frame of it for what says nothing of its place */
+    IntakeState examineFor(Drop drop, String session, long at) throws IOException {
+        Session open = sessions.get(session).session();
+        return examine(drop, open.song().title(), new DropExaminer(store, drop).onto(session, open, at));
+    }
+
+    private IntakeState examine(Drop drop, String title, DropExaminer examiner) throws IOException {
         String id = UUID.randomUUID().toString();
         Path kept = Files.createDirectories(dataFolder.intake(id));
         try {
             return inUse.bringing(() -> {
                 drop.knowing(forms.all().stream()
                         .collect(Collectors.toMap(ClipListFormMapper.Kept::name, ClipListFormMapper.Kept::form)));
-                Intake found = new DropExaminer(store, drop).examine(title, kept);
+                Intake found = examiner.examine(title, kept);
                 if (found.files().isEmpty()) {
                     throw Refused.nothingUsable(found.refused());
                 }
@@ -114,19 +126,32 @@ class Intakes {
 
     /** A table that came, read in some way: null for the way it is read now, or is likely meant. */
     TableReading.Preview preview(String id, String file, @Nullable ClipListForm form) throws IOException {
-        TableReading reading = new TableReading(now(id), file, dataFolder.intake(id));
+        TableReading reading = reading(id, now(id), file);
         return reading.preview(form == null ? reading.form() : form);
     }
 
     /** Reads a table as a list. @param remembered whether every table with its headings is read so from now on */
     IntakeState read(String id, int revision, String file, ClipListForm form, Remembered remembered)
             throws IOException {
-        TableReading reading = new TableReading(newest(id, revision).now(), file, dataFolder.intake(id));
+        TableReading reading = reading(id, newest(id, revision).now(), file);
         IntakeState read = correct(id, revision, reading.correction(form));
         if (remembered == Remembered.FOR_THESE_HEADINGS) {
             forms.keep(ClipListForm.key(reading.headings()), form);
         }
         return read;
+    }
+
+    private TableReading reading(String id, Intake intake, String file) throws IOException {
+        Session onto = intake.onto() == null ? null : openSession(intake.onto()).session();
+        return new TableReading(intake, file, dataFolder.intake(id), onto);
+    }
+
+    private SessionState openSession(Onto onto) {
+        if (!sessions.exists(onto.session())) {
+            throw Refused.conflict("The session “" + onto.title()
+                    + "” that these files were for is gone. They can become a session of their own.");
+        }
+        return sessions.get(onto.session());
     }
 
     /** Whether a way of reading a table holds for others. */
@@ -164,31 +189,45 @@ class Intakes {
         return state(after);
     }
 
-    /** Makes the session that an intake shows; the intake is over with that. */
-    SessionState make(String id, int revision) throws IOException {
-        StoredIntake stored = newest(id, revision);
-        Intake intake = stored.now();
-        if (intake.rowCount() > Limits.ROWS) {
-            throw Refused.unusable("These files become " + intake.rowCount() + " rows, and a session has " + Limits.ROWS
+    /** Makes the session that an intake shows, or adds it to the one it is for; the intake is over with that. */
+    IntakesController.Made make(String id, int revision) throws IOException {
+        Intake intake = newest(id, revision).now();
+        int rows = intake.rowCount()
+                + (intake.onto() == null
+                        ? 0
+                        : openSession(intake.onto()).session().rows().size() - 1);
+        if (rows > Limits.ROWS) {
+            throw Refused.unusable("With these files there are " + rows + " rows, and a session has " + Limits.ROWS
                     + " at the most. Put takes on one row, or leave some out.");
         }
         Path work = dataFolder.newWorkFolder();
         try {
-            SessionState made = inUse.bringing(() -> {
-                Session session = new SessionFromIntake(store, intake, work)
-                        .make(dataFolder.intake(id), LocalDate.now(ZoneOffset.UTC));
-                return transaction.execute(status -> {
-                    end(id, revision);
-                    return sessions.create(
-                            session, "Bring in " + intake.sounds().size() + " recordings");
-                });
-            });
+            IntakesController.Made made = inUse.bringing(
+                    () -> intake.onto() == null ? create(id, revision, intake, work) : add(id, revision, intake, work));
             removeKept(id);
             recordings.removeUnusedIfQuiet(); // what was left out; nobody waits for others' drops to be over
             return made;
         } finally {
             WorkFolder.remove(work);
         }
+    }
+
+    private IntakesController.Made create(String id, int revision, Intake intake, Path work) throws IOException {
+        Session session =
+                new SessionFromIntake(store, intake, work).make(dataFolder.intake(id), LocalDate.now(ZoneOffset.UTC));
+        String made = transaction.execute(status -> {
+            end(id, revision);
+            return sessions.create(session, "Bring in " + intake.sounds().size() + " recordings")
+                    .id();
+        });
+        return new IntakesController.Made(made, List.of());
+    }
+
+    private IntakesController.Made add(String id, int revision, Intake intake, Path work) throws IOException {
+        SessionState open = openSession(intake.onto());
+        AddToSession.Result result = new AddToSession(store, open.session()).add(intake, dataFolder.intake(id), work);
+        sessions.bringIn(open.id(), result.edit(), () -> end(id, revision));
+        return new IntakesController.Made(open.id(), result.words());
     }
 
     /** Gives an intake up, with the recordings that nobody else uses. */

@@ -54,20 +54,28 @@ class IntakesController {
      * @param folder  that the files lay in, where they lay in one
      * @param watch   a name of one's own under which progress can be asked for
      * @param refused what was turned away before it arrived, to be told with the rest
+     * @param session id of the session it is to be added to; null: it becomes one of its own
+     * @param at      frame of that session for what says nothing of its place
      */
     record Arrived(
             List<String> uploads,
             @Nullable String name,
             @Nullable String folder,
             @Nullable String watch,
-            @Nullable List<Refusal> refused) {}
+            @Nullable List<Refusal> refused,
+            @Nullable String session,
+            @Nullable Long at) {}
 
     /** @param revision the intake's revision the correction was made against */
     record CorrectionRequest(int revision, Correction correction) {}
 
     record StepRequest(int revision) {}
 
-    record Made(String id) {}
+    /**
+     * @param id    of the session
+     * @param words what happened in a session that was there already, a sentence for each thing worth saying
+     */
+    record Made(String id, List<String> words) {}
 
     @Operation(description = "Examines files that arrived piece by piece; nothing becomes a session yet.")
     @PostMapping
@@ -77,7 +85,9 @@ class IntakesController {
             if (arrived.refused() != null) {
                 arrived.refused().forEach(refusal -> drop.refuse(refusal.file(), refusal.reason()));
             }
-            return intakes.examine(drop, drop.titleOr(arrived.name(), arrived.folder()));
+            return arrived.session() == null
+                    ? intakes.examine(drop, drop.titleOr(arrived.name(), arrived.folder()))
+                    : intakes.examineFor(drop, arrived.session(), arrived.at() == null ? 0 : arrived.at());
         });
     }
 
@@ -150,7 +160,7 @@ class IntakesController {
     @PostMapping("/{id}/session")
     @ResponseStatus(HttpStatus.CREATED)
     Made make(@PathVariable String id, @RequestBody StepRequest request) throws IOException {
-        return new Made(intakes.make(id, request.revision()).id());
+        return intakes.make(id, request.revision());
     }
 
     @Operation(description = "Gives an intake up: nothing of it becomes a session.")

@@ -3,6 +3,8 @@ package apodex.server.sessions;
 import apodex.audio.WorkFolder;
 import apodex.intake.AddToSession;
 import apodex.intake.Drop;
+import apodex.intake.DropExaminer;
+import apodex.intake.Intake;
 import apodex.intake.Offers;
 import apodex.intake.Offers.Offer;
 import apodex.intake.RecordingStore;
@@ -15,6 +17,7 @@ import apodex.server.arrivals.Drops;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.server.web.Streamed;
+import apodex.session.AudioRow;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import io.swagger.v3.oas.annotations.Operation;
@@ -25,7 +28,6 @@ import java.nio.file.Path;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,8 +45,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RestController
 @RequestMapping("/api/sessions/{id}")
 class SessionFilesController {
-    private static final int MOST_ATTEMPTS = 50;
-
     private final Sessions sessions;
     private final RecordingStore store;
     private final DataFolder dataFolder;
@@ -96,25 +96,27 @@ class SessionFilesController {
         return drops.ofArrived(arrived.uploads(), arrived.watch(), drop -> add(id, drop, arrived.at(), arrived.row()));
     }
 
+    /** As an intake proposes it; what it would ask is left as it came. */
     private Added add(String id, Drop drop, long at, @Nullable String row) throws IOException {
-        return inUse.bringing(() -> {
-            SessionState state = sessions.get(id);
-            AddToSession.Result result = new AddToSession(store, state.session()).make(drop, Math.max(0, at), row);
-            int now = result.edit() == null ? state.revision() : bringIn(id, result.edit());
-            return new Added(now, result.words(), result.refused(), result.remarks());
-        });
-    }
-
-    /** Files that took minutes to come are added to whatever the session has become meanwhile. */
-    private int bringIn(String id, SessionEdit edit) {
-        for (int attempt = 1; ; attempt++) {
-            try {
-                return sessions.bringIn(id, sessions.get(id).revision(), edit).revision();
-            } catch (Refused faster) {
-                if (faster.status() != HttpStatus.CONFLICT || attempt == MOST_ATTEMPTS) {
-                    throw faster;
+        Path work = dataFolder.newWorkFolder();
+        Path kept = dataFolder.newWorkFolder();
+        try {
+            return inUse.bringing(() -> {
+                Session session = sessions.get(id).session();
+                Intake intake = new DropExaminer(store, drop)
+                        .onto(id, session, at)
+                        .examine(session.song().title(), kept);
+                AddToSession adding = new AddToSession(store, session);
+                if (row != null && SessionEdit.row(session, row) instanceof AudioRow audio) {
+                    adding.asTakeOf(audio);
                 }
-            }
+                AddToSession.Result result = adding.add(intake, kept, work);
+                int now = sessions.bringIn(id, result.edit(), () -> {});
+                return new Added(now, result.words(), intake.refused(), intake.remarks());
+            });
+        } finally {
+            WorkFolder.remove(kept);
+            WorkFolder.remove(work);
         }
     }
 

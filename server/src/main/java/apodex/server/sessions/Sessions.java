@@ -7,28 +7,34 @@ import apodex.session.Session;
 import apodex.session.SessionEdit;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Keeps sessions with their whole history; every change names the revision it was made against. */
 @Service
 public class Sessions {
     private static final int KEPT = 32;
+    private static final int MOST_ATTEMPTS = 50;
 
     private final SessionMapper mapper;
     private final KnownRecordings recordings;
+    private final TransactionTemplate transaction;
     /** Revisions that were asked for lately: a large session takes long to read, and every view asks for it. */
     private final Cache<Key, Revision> known =
             Caffeine.newBuilder().maximumSize(KEPT).softValues().build();
 
-    Sessions(SessionMapper mapper, KnownRecordings recordings) {
+    Sessions(SessionMapper mapper, KnownRecordings recordings, TransactionTemplate transaction) {
+        this.transaction = transaction;
         this.mapper = mapper;
         this.recordings = recordings;
     }
@@ -96,6 +102,31 @@ public class Sessions {
     public SessionState edit(String id, int revision, SessionEdit edit) {
         Revision head = newest(id, revision);
         return append(head, head.after(edit));
+    }
+
+    /**
+     * Adds what took minutes to come to whatever the session has become meanwhile.
+     *
+     * @param edit null when nothing has to change
+     * @param with what happens with it, or not at all
+     * @return the session's revision with it
+     */
+    public int bringIn(String id, @Nullable SessionEdit edit, Runnable with) {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return transaction.execute(status -> {
+                    with.run();
+                    SessionState now = get(id);
+                    return edit == null
+                            ? now.revision()
+                            : bringIn(id, now.revision(), edit).revision();
+                });
+            } catch (Refused faster) {
+                if (faster.status() != HttpStatus.CONFLICT || attempt == MOST_ATTEMPTS) {
+                    throw faster;
+                }
+            }
+        }
     }
 
     /** Makes an edit that brings recordings with it. */
