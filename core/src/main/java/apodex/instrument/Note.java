@@ -1,6 +1,8 @@
 package apodex.instrument;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import jakarta.annotation.Nullable;
 
 /**
  * A note on a timeline of quarter notes.
@@ -9,8 +11,24 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
  * @param quarters how long it is held, in quarter notes
  * @param pitch    MIDI note number: 60 is middle C
  * @param velocity 1 to 127
+ * @param release  how fast the key is let go, 1 to 127; null where nothing says so. House instruments do not mind
  */
-public record Note(double quarter, double quarters, int pitch, int velocity) {
+public record Note(
+        double quarter,
+        double quarters,
+        int pitch,
+        int velocity,
+        @Nullable @JsonInclude(JsonInclude.Include.NON_NULL) Integer release) {
+    /** One whose letting go nothing is said of. */
+    public Note(double quarter, double quarters, int pitch, int velocity) {
+        this(quarter, quarters, pitch, velocity, null);
+    }
+
+    /** The same, somewhere else and as long as said. */
+    public Note at(double otherQuarter, double otherQuarters) {
+        return new Note(otherQuarter, otherQuarters, pitch, velocity, release);
+    }
+
     /** Whether pitch and velocity are such as MIDI 1.0 knows, and time is within a million quarters. */
     @JsonIgnore
     public boolean isPlayable() {
@@ -21,7 +39,8 @@ public record Note(double quarter, double quarters, int pitch, int velocity) {
                 && pitch >= 0
                 && pitch <= 127
                 && velocity >= 1
-                && velocity <= 127;
+                && velocity <= 127
+                && (release == null || release >= 1 && release <= 127);
     }
 
     /** Equal temperament, A at 440 Hz. */

@@ -35,7 +35,7 @@ public final class Pedal {
             double end = note.quarter() + note.quarters();
             Map.Entry<Double, Double> press = presses.floorEntry(end);
             double until = press == null ? end : Math.max(end, press.getValue());
-            held.add(new Note(note.quarter(), until - note.quarter(), note.pitch(), note.velocity()));
+            held.add(note.at(note.quarter(), until - note.quarter()));
         }
         return held;
     }

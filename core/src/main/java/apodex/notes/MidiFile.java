@@ -177,7 +177,8 @@ public final class MidiFile {
             put(track, new ShortMessage(ShortMessage.NOTE_ON, channel, note.pitch(), note.velocity()), ticks(from));
             put(
                     track,
-                    new ShortMessage(ShortMessage.NOTE_OFF, channel, note.pitch(), 0),
+                    new ShortMessage(
+                            ShortMessage.NOTE_OFF, channel, note.pitch(), note.release() == null ? 0 : note.release()),
                     Math.max(ticks(from) + 1, ticks(to)));
         }
     }

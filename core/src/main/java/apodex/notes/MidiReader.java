@@ -3,6 +3,7 @@ package apodex.notes;
 import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.session.Key;
+import apodex.session.Song;
 import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
@@ -35,7 +36,9 @@ public final class MidiReader {
     private final List<MidiSong.Player> players = new ArrayList<>();
     private final List<Message> beside = new ArrayList<>();
     private @Nullable Key key;
-    private int ticksPerQuarter;
+    private double ticksPerQuarter;
+    /** Whether it counts film frames, which know no tempo. */
+    private boolean inFilmFrames;
 
     private MidiReader(ByteBuffer in) {
         this.in = in;
@@ -66,13 +69,14 @@ public final class MidiReader {
         int format = in.getShort() & 0xFFFF;
         int promised = in.getShort() & 0xFFFF;
         int division = in.getShort();
-        if (division <= 0) {
-            throw new IOException("It counts time in film frames, not in notes; save it with a musical time base.");
+        if (division == 0) {
+            throw new IOException("Its header says no time base.");
         }
         if (format == 2) {
             trouble("It holds several songs (format 2); they are laid over each other.");
         }
-        ticksPerQuarter = division;
+        inFilmFrames = division < 0;
+        ticksPerQuarter = inFilmFrames ? ticksOfFilmFrames(division) : division;
         in.position(Math.min(in.limit(), Math.max(14, 8 + headerBytes)));
         int found = 0;
         while (in.remaining() >= 8) {
@@ -102,6 +106,18 @@ public final class MidiReader {
         return new MidiSong(tempoChanges(), meterChanges(), markers, key, players, troubles);
     }
 
+    /**
+     * SMF 1.0, “Header Chunks”: the upper byte is the frame rate turned negative (29 is 30 with dropped numbers, which runs at 30000/1001),
+     * the lower how many ticks a frame has.
+     */
+    private double ticksOfFilmFrames(int division) {
+        int rate = -(division >> 8);
+        double perSecond = (rate == 29 ? 30_000 / 1001.0 : rate) * (division & 0xFF);
+        trouble("It counts time in film frames; its notes are laid out at " + Math.round(Song.TEMPO_WHEN_UNKNOWN)
+                + " quarters a minute.");
+        return perSecond * 60 / Song.TEMPO_WHEN_UNKNOWN;
+    }
+
     private ByteBuffer slice(int end) {
         ByteBuffer track = in.duplicate();
         track.limit(end);
@@ -117,6 +133,9 @@ public final class MidiReader {
     }
 
     void tempo(long tick, int microseconds) {
+        if (inFilmFrames) {
+            return;
+        }
         double perMinute = microseconds == 0 ? Double.POSITIVE_INFINITY : 60e6 / microseconds;
         if (perMinute < TempoMap.SLOWEST || perMinute > TempoMap.FASTEST) {
             trouble("A tempo of " + microseconds + " microseconds a quarter at quarter " + written(tick)
@@ -177,6 +196,9 @@ public final class MidiReader {
 
     private List<TempoChange> tempoChanges() {
         List<TempoChange> changes = new ArrayList<>();
+        if (inFilmFrames) {
+            changes.add(new TempoChange(0, Song.TEMPO_WHEN_UNKNOWN, TempoChange.Way.JUMP));
+        }
         tempos.forEach(
                 (tick, perMinute) -> changes.add(new TempoChange(quarters(tick), perMinute, TempoChange.Way.JUMP)));
         return changes;

@@ -16,6 +16,7 @@ import java.util.TreeMap;
 final class MidiTrack {
     private static final int META = 0xFF;
     private static final int TRACK_NAME = 0x03;
+    private static final int PREFIX = 0x20;
     private static final int MARKER = 0x06;
     private static final int CUE = 0x07;
     private static final int END = 0x2F;
@@ -33,7 +34,10 @@ final class MidiTrack {
     /** Notes that sound, by channel and pitch, the first struck first. */
     private final Map<Integer, Deque<Struck>> sounding = new TreeMap<>();
 
-    private String name = "";
+    private final Map<Integer, String> names = new TreeMap<>();
+    /** That words and exclusive messages are for until something is played (SMF 1.0, “MIDI Channel Prefix”). */
+    private int prefix = TRACK;
+
     private long tick;
     private int running;
 
@@ -84,8 +88,10 @@ final class MidiTrack {
     }
 
     private String called(int channel, boolean several) {
-        String stem = name.isEmpty() ? "Notes " + number : name;
-        return several ? stem + " ch " + (channel + 1) : stem;
+        String own = names.getOrDefault(channel, "");
+        String track = names.getOrDefault(TRACK, "");
+        String stem = track.isEmpty() ? "Notes " + number : track;
+        return !own.isEmpty() ? own : several ? stem + " ch " + (channel + 1) : stem;
     }
 
     /** @return false at the end of the track */
@@ -106,11 +112,12 @@ final class MidiTrack {
         if (status >= 0xF0) {
             byte[] data = bytes();
             if (status == 0xF0 || status == 0xF7) {
-                keep(TRACK, status, data);
+                keep(prefix, status, data);
             }
             return true;
         }
         running = status;
+        prefix = TRACK;
         channelEvent(status);
         return true;
     }
@@ -120,13 +127,14 @@ final class MidiTrack {
         int first = in.get() & 0x7F;
         switch (status & 0xF0) {
             case 0x80 -> {
-                in.get();
-                end(channel, first, tick);
+                end(channel, first, tick, in.get() & 0x7F);
             }
             case 0x90 -> {
                 int velocity = in.get() & 0x7F;
                 if (velocity == 0) {
-                    end(channel, first, tick);
+                    end(
+                            channel, first, tick,
+                            0); // MIDI 1.0, “Note-On with velocity 0”: nothing is said of the letting go
                 } else {
                     sounding.computeIfAbsent(channel << 8 | first, key -> new ArrayDeque<>())
                             .add(new Struck(tick, velocity));
@@ -148,13 +156,14 @@ final class MidiTrack {
         messages.computeIfAbsent(channel, key -> new ArrayList<>()).add(Message.of(song.quarters(tick), bytes));
     }
 
-    private void end(int channel, int pitch, long at) {
+    private void end(int channel, int pitch, long at, int release) {
         Deque<Struck> struck = sounding.get(channel << 8 | pitch);
         if (struck != null && !struck.isEmpty()) {
             Struck note = struck.removeFirst();
             double length = song.quarters(Math.max(1, at - note.tick)); // a note let go as it is struck is a tick long
             notes.computeIfAbsent(channel, key -> new ArrayList<>())
-                    .add(new Note(song.quarters(note.tick), length, pitch, note.velocity));
+                    .add(new Note(
+                            song.quarters(note.tick), length, pitch, note.velocity, release == 0 ? null : release));
         }
     }
 
@@ -166,7 +175,7 @@ final class MidiTrack {
                     + (stuck == 1 ? " note; it ends" : " notes; they end") + " with the track.");
             sounding.forEach((key, struck) -> {
                 while (!struck.isEmpty()) {
-                    end(key >> 8, key & 0xFF, tick);
+                    end(key >> 8, key & 0xFF, tick, 0);
                 }
             });
         }
@@ -174,7 +183,8 @@ final class MidiTrack {
 
     private boolean meta(int type, byte[] data) {
         switch (type) {
-            case TRACK_NAME -> name = name.isEmpty() ? MidiReader.text(data) : name;
+            case PREFIX -> prefix = data.length > 0 ? data[0] & 0x0F : TRACK;
+            case TRACK_NAME -> names.putIfAbsent(prefix, MidiReader.text(data));
             case MARKER, CUE -> song.marker(tick, data);
             case KEY -> song.key(data);
             case TEMPO -> {
@@ -192,7 +202,7 @@ final class MidiTrack {
                 byte[] whole = new byte[data.length + 1];
                 whole[0] = (byte) type;
                 System.arraycopy(data, 0, whole, 1, data.length);
-                keep(TRACK, META, whole);
+                keep(prefix, META, whole);
             }
         }
         return type != END;

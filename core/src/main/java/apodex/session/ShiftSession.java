@@ -1,6 +1,5 @@
 package apodex.session;
 
-import apodex.instrument.Note;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
 import apodex.time.TempoMap;
@@ -58,10 +57,7 @@ public record ShiftSession(int bars) implements SessionEdit {
         Row moved = row.withStrip(strip.withMoves(later(strip.faderMoves(), frames), later(strip.panMoves(), frames)));
         moved = moved.withAllClips(clips -> each(clips, clip -> clip.at(clip.position() + frames)));
         if (moved instanceof InstrumentRow player) {
-            return player.withNotes(each(
-                            player.notes(),
-                            note -> new Note(
-                                    note.quarter() + quarters, note.quarters(), note.pitch(), note.velocity())))
+            return player.withNotes(each(player.notes(), note -> note.at(note.quarter() + quarters, note.quarters())))
                     .with(each(player.messages(), message -> message.later(quarters)));
         }
         return moved;

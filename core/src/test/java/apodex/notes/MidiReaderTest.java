@@ -193,10 +193,43 @@ final class MidiReaderTest {
         assertThat(song.troubles()).anyMatch(trouble -> trouble.contains(words) && trouble.contains("Track 1"));
     }
 
+    /** A tick lasts what the standard's formula says, whatever tempo the file also claims. */
+    @ParameterizedTest
+    @CsvSource({"0xE828, 24, 40", "0xE728, 25, 40", "0xE250, 30, 80", "0xE364, 29.97002997002997, 100"})
+    void filmFramesAreLaidOutInSeconds(String division, double framesPerSecond, int ticksPerFrame) throws IOException {
+        MidiSong song = MidiReader.read(
+                file(1, 1, Integer.decode(division), "00 ff 51 03 0f 42 40 87 68 90 40 40 87 68 80 40 00 00 ff 2f 00"));
+        double seconds = 1_000 / (framesPerSecond * ticksPerFrame);
+        assertThat(song.tempos()).singleElement().satisfies(tempo -> {
+            Note note = song.players().get(0).notes().get(0);
+            double quarter = 60 / tempo.quartersPerMinute();
+            assertThat(note.quarter() * quarter).isCloseTo(seconds, within(1e-9));
+            assertThat(note.quarters() * quarter).isCloseTo(seconds, within(1e-9));
+        });
+        assertThat(song.troubles()).anyMatch(trouble -> trouble.contains("film frames"));
+    }
+
+    @Test
+    void aChannelPrefixGivesWordsToItsChannel() throws IOException {
+        MidiSong song = MidiReader.read(file(
+                0,
+                1,
+                96,
+                "00 ff 03 01 54 00 ff 20 01 01 00 ff 03 01 42 00 ff 05 02 6c 61 00 90 40 40 00 91 43 40 00 ff 01 01 78"
+                        + " 60 80 40 20 00 81 43 30 00 ff 2f 00"));
+        assertThat(song.players()).extracting(MidiSong.Player::name).containsExactly("T ch 1", "B");
+        assertThat(song.players().get(1).messages()).containsExactly(new Message(0, "ff05" + "6c61"));
+        assertThat(song.players().get(0).messages())
+                .as("after a note the words are the track's again")
+                .containsExactly(new Message(0, "ff01" + "78"));
+        assertThat(song.players())
+                .extracting(player -> player.notes().get(0).release())
+                .containsExactly(0x20, 0x30);
+    }
+
     @Test
     void whatCannotBeUsedIsRefusedInASentence() throws IOException {
-        assertThatThrownBy(() -> MidiReader.read(file(1, 1, 0xE250, "00 ff 2f 00")))
-                .hasMessageContaining("film frames");
+        assertThatThrownBy(() -> MidiReader.read(file(1, 1, 0, "00 ff 2f 00"))).hasMessageContaining("time base");
         assertThatThrownBy(() -> MidiReader.read(file(1, 0, 96))).hasMessageContaining("not one track");
         assertThatThrownBy(() -> MidiReader.read(Files.write(folder.resolve("x"), new byte[] {1, 2, 3})))
                 .hasMessageContaining("no Standard MIDI File");

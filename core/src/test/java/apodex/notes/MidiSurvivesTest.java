@@ -84,24 +84,24 @@ class MidiSurvivesTest {
                         });
             }
             add(track, 100, new ShortMessage(ShortMessage.NOTE_ON, player, 60, 80));
-            add(track, 40 * TICKS, new ShortMessage(ShortMessage.NOTE_OFF, player, 60, 0));
+            add(track, 40 * TICKS, new ShortMessage(ShortMessage.NOTE_OFF, player, 60, random.nextInt(128)));
         }
         return sequence;
     }
 
-    /** Everything but notes, meters and ends, as text. */
+    /** Everything but notes as they are struck, meters and ends, as text. */
     private static List<String> beside(Sequence sequence) {
         List<String> all = new ArrayList<>();
         for (Track track : sequence.getTracks()) {
             for (int i = 0; i < track.size(); i++) {
                 MidiMessage message = track.get(i).getMessage();
                 int status = message.getStatus();
-                boolean note = status >= 0x80 && status < 0xA0;
+                boolean note = status >= 0x90 && status < 0xA0;
                 boolean skipped =
                         message instanceof MetaMessage meta && (meta.getType() == 0x2F || meta.getType() == 0x58);
                 if (!note && !skipped) {
                     byte[] bytes = java.util.Arrays.copyOf(message.getMessage(), message.getLength());
-                    if (status >= 0xA0 && status < 0xF0) {
+                    if (status < 0xF0) {
                         bytes[0] = (byte) (status & 0xF0); // which channel a row goes out on is the file's affair
                     }
                     all.add(track.get(i).getTick() + " " + HexFormat.of().formatHex(bytes));
@@ -171,7 +171,7 @@ class MidiSurvivesTest {
         Path file = folder.resolve("part.mid");
         MidiFile.write(session, List.of(row), new FrameRange(4 * 24_000, 8 * 24_000), 0, file);
         assertThat(beside(MidiSystem.getSequence(file.toFile())).stream()
-                        .filter(event -> !event.contains(" ff"))
+                        .filter(event -> !event.contains(" ff") && !event.contains(" 80"))
                         .toList())
                 .containsExactlyInAnyOrder("0 b00750", "0 c005", TICKS + " b00760");
     }
