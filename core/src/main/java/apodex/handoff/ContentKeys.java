@@ -32,7 +32,7 @@ import java.util.TreeMap;
  */
 public final class ContentKeys {
     /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
-    private static final int SOUND_VERSION = 5;
+    private static final int SOUND_VERSION = 6;
 
     private static final ObjectWriter JSON = SessionDocument.JSON
             .copy()
@@ -207,6 +207,7 @@ public final class ContentKeys {
                 .<Object>map(playing -> List.of(
                         playing.player().instrument(),
                         playing.notes(),
+                        playing.messages(),
                         playing.parts().stream().map(Instrument.Part::id).toList()))
                 .orElse("sum");
     }

@@ -2,7 +2,6 @@ package apodex.handoff;
 
 import apodex.effect.Effect;
 import apodex.effect.Effects;
-import apodex.instrument.Instrument.Part;
 import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.Playing;
@@ -75,11 +74,7 @@ public final class RowWidth {
     private int source(Row row) {
         return switch (row.kind()) {
             case AUDIO -> widest(row.clips());
-            case INSTRUMENT, PART ->
-                row.playing(session).map(Playing::parts).orElse(List.of()).stream()
-                        .mapToInt(Part::channels)
-                        .max()
-                        .orElse(1);
+            case INSTRUMENT, PART -> row.playing(session).map(Playing::channels).orElse(1);
             case BUS, RETURN, MIX -> 2;
         };
     }

@@ -11,6 +11,7 @@ import java.util.Set;
  */
 final class DrumKit extends Instrument {
     private static final double RING = 1.5;
+    private static final double HIT_QUARTERS = 0.2;
 
     /** A drum: a tone that falls in pitch, noise through a simple filter, and how both die away. */
     private record Drum(
@@ -38,6 +39,7 @@ final class DrumKit extends Instrument {
                 "Drum kit",
                 "Kick, snare, hats, toms and shaker, each on its own, and a room.",
                 RING,
+                0.7,
                 outputs());
     }
 
@@ -45,6 +47,17 @@ final class DrumKit extends Instrument {
         Part[] parts = Arrays.copyOf(DRUMS.stream().map(Drum::part).toArray(Part[]::new), DRUMS.size() + 1);
         parts[DRUMS.size()] = ROOM;
         return parts;
+    }
+
+    /** However long its key is down, a hit is soon far below its peak. */
+    @Override
+    double sounding(Note note) {
+        return HIT_QUARTERS;
+    }
+
+    @Override
+    boolean isTuned() {
+        return false;
     }
 
     @Override

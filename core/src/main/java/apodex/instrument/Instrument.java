@@ -9,6 +9,7 @@ public abstract class Instrument {
     private final String name;
     private final String words;
     private final double ringSeconds;
+    private final double peak;
     private final List<Part> parts;
 
     /**
@@ -20,11 +21,13 @@ public abstract class Instrument {
      */
     public record Part(String id, String name, int channels) {}
 
-    Instrument(String id, String name, String words, double ringSeconds, Part... parts) {
+    /** @param peak of one note struck as hard as can be */
+    Instrument(String id, String name, String words, double ringSeconds, double peak, Part... parts) {
         this.id = id;
         this.name = name;
         this.words = words;
         this.ringSeconds = ringSeconds;
+        this.peak = peak;
         this.parts = List.of(parts);
     }
 
@@ -46,6 +49,21 @@ public abstract class Instrument {
     /** Seconds after a note's end until it is silent. */
     public final double ringSeconds() {
         return ringSeconds;
+    }
+
+    /** How high one note gets that is struck as hard as can be; 1 is full scale. */
+    final double peak() {
+        return peak;
+    }
+
+    /** Quarters for which a note counts among those that sound at once. */
+    double sounding(Note note) {
+        return note.quarters();
+    }
+
+    /** Whether it has a pitch that can be bent. */
+    boolean isTuned() {
+        return true;
     }
 
     /** What comes out separately; one at least. */

@@ -21,7 +21,8 @@ public final class Instruments {
                             0,
                             0.04,
                             0.12,
-                            0)),
+                            0,
+                            0.57)),
             new Partials(
                     "bell",
                     "Bell",
@@ -32,7 +33,8 @@ public final class Instruments {
                             3.5,
                             0.002,
                             2.5,
-                            0)),
+                            0,
+                            0.64)),
             new Partials(
                     "pad",
                     "Soft pad",
@@ -43,7 +45,8 @@ public final class Instruments {
                             0,
                             0.5,
                             1.2,
-                            0.9)));
+                            0.9,
+                            0.54)));
 
     private Instruments() {}
 

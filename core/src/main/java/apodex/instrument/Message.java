@@ -15,6 +15,7 @@ import java.util.Locale;
 public record Message(double quarter, String hex) {
     private static final HexFormat HEX = HexFormat.of();
     private static final int CONTROLLER = 0xB0;
+    private static final int BEND = 0xE0;
     private static final int META = 0xFF;
     private static final int EXCLUSIVE = 0xF0;
 
@@ -51,6 +52,16 @@ public record Message(double quarter, String hex) {
     /** Whether it sets a controller, by the numbers of MIDI 1.0. */
     public boolean sets(int controller) {
         return at(0) == CONTROLLER && at(1) == controller;
+    }
+
+    /** Whether it moves the bend wheel (MIDI 1.0, “Pitch Bend Change”). */
+    public boolean bends() {
+        return at(0) == BEND;
+    }
+
+    /** The lower seven bits of a bend. */
+    int fine() {
+        return at(1);
     }
 
     /** What a controller is set to, or a channel message's last byte. */

@@ -20,6 +20,7 @@ final class Partials extends Instrument {
      * @param attackSeconds from nothing to full
      * @param release       seconds from a note's end to silence
      * @param detuneHertz   how far the sides' frequencies lie apart; 0 for mono
+     * @param peak          of one note struck as hard as can be
      */
     record Shape(
             double[] ratios,
@@ -27,10 +28,11 @@ final class Partials extends Instrument {
             double decaySeconds,
             double attackSeconds,
             double release,
-            double detuneHertz) {}
+            double detuneHertz,
+            double peak) {}
 
     Partials(String id, String name, String words, Shape shape) {
-        super(id, name, words, shape.release, shape.detuneHertz == 0 ? SOUND : WIDE);
+        super(id, name, words, shape.release, shape.peak, shape.detuneHertz == 0 ? SOUND : WIDE);
         this.shape = shape;
     }
 

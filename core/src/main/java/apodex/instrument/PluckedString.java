@@ -12,7 +12,7 @@ final class PluckedString extends Instrument {
     private final double ring;
 
     PluckedString(String id, String name, String words, double brightness, double ring) {
-        super(id, name, words, 1.2, STRINGS);
+        super(id, name, words, 1.2, 0.66, STRINGS);
         this.brightness = brightness;
         this.ring = ring;
     }

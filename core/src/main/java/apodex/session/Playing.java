@@ -3,8 +3,12 @@ package apodex.session;
 import apodex.instrument.Instrument;
 import apodex.instrument.Instrument.Part;
 import apodex.instrument.Instruments;
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.instrument.Pedal;
+import apodex.instrument.Performance;
+import apodex.time.SampleRate;
+import apodex.time.TempoMap;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,6 +26,28 @@ public record Playing(InstrumentRow player, List<Part> parts) {
     /** As they sound: held by keys, or by the pedal. */
     public List<Note> notes() {
         return Pedal.held(player.notes(), player.messages());
+    }
+
+    /** What of it is heard beside the notes: bends, volume, pan. */
+    public List<Message> messages() {
+        return player.messages().stream().filter(Performance::matters).toList();
+    }
+
+    /** Of what is heard here: two where a part is wide, or anything is played to one side. */
+    public int channels() {
+        int widest = parts.stream().mapToInt(Part::channels).max().orElse(1);
+        return !parts.isEmpty() && Performance.pans(player.messages()) ? 2 : widest;
+    }
+
+    /** As it is performed at a rate. */
+    public Performance performance(TempoMap tempo, SampleRate rate) {
+        return new Performance(
+                instrument().orElseThrow(),
+                notes(),
+                messages(),
+                parts.stream().anyMatch(part -> part.channels() == 2),
+                quarter -> tempo.frameOf(quarter, rate),
+                rate);
     }
 
     /** Whether the house instrument only stands in for what plays it: then it has no sound of its own here. */

@@ -4,6 +4,7 @@ import apodex.instrument.Instrument;
 import apodex.instrument.Instruments;
 import apodex.instrument.Note;
 import apodex.instrument.Pedal;
+import apodex.instrument.Performance;
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
 import com.fasterxml.jackson.annotation.JsonIgnore;
@@ -81,9 +82,10 @@ public record Session(
         }
         TempoMap timeline = song.timeline();
         long end = 0;
+        double ring = Performance.ringSeconds(instrument.get(), row.messages());
         for (Note note : Pedal.held(row.notes(), row.messages())) {
             long stop = timeline.frameOf(note.quarter() + note.quarters(), rate);
-            end = Math.max(end, stop + Math.round(instrument.get().ringSeconds() * rate.hertz()));
+            end = Math.max(end, stop + Math.round(ring * rate.hertz()));
         }
         return end;
     }

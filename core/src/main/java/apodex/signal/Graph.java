@@ -141,13 +141,7 @@ final class Graph {
     }
 
     private Node played(Playing playing) {
-        return add(new InstrumentNode(
-                playing.instrument().orElseThrow(),
-                playing.parts(),
-                playing.notes(),
-                session.song().timeline(),
-                session.rate(),
-                curtain));
+        return add(new InstrumentNode(playing, session.song().timeline(), session.rate(), curtain));
     }
 
     /** Rows that feed a bus or the mix, each at its Fader, in the rows' order. */

@@ -3,7 +3,9 @@ package apodex.signal;
 import apodex.instrument.Instrument;
 import apodex.instrument.Instrument.Part;
 import apodex.instrument.Note;
+import apodex.instrument.Performance;
 import apodex.instrument.Voice;
+import apodex.session.Playing;
 import apodex.time.SampleRate;
 import apodex.time.TempoMap;
 import java.util.ArrayList;
@@ -13,10 +15,9 @@ import java.util.List;
 
 /** Some parts of an instrument playing its notes. Voices are added in the order of their notes, part after part. */
 final class InstrumentNode extends Node {
-    private final Instrument instrument;
-    private final SampleRate rate;
+    private final Performance performance;
     private final Start[] starts;
-    private final List<Playing> playing = new ArrayList<>();
+    private final List<Sounding> playing = new ArrayList<>();
     private final double[][] mono = new double[1][];
     private double[] centred = new double[0];
     private final double[][] stereo = new double[2][];
@@ -25,30 +26,28 @@ final class InstrumentNode extends Node {
     private int skipped;
 
     /** A note of a part and when it is struck and let go. */
-    private record Start(long frame, long held, Note note, Part part) {}
+    private record Start(long frame, long stop, Note note, Part part) {}
 
     /** A voice that has been struck. */
-    private record Playing(Voice voice, int channels) {}
+    private record Sounding(Voice voice, int channels) {}
 
     /** @param curtain from when on no key is struck, and those that are down are let go */
-    InstrumentNode(
-            Instrument instrument,
-            List<Part> parts,
-            List<Note> notes,
-            TempoMap tempo,
-            SampleRate rate,
-            Curtain curtain) {
-        super(parts.stream().mapToInt(Part::channels).max().orElse(1), 0, rings(instrument, rate, curtain), 0);
-        this.instrument = instrument;
-        this.rate = rate;
+    InstrumentNode(Playing played, TempoMap tempo, SampleRate rate, Curtain curtain) {
+        this(played, played.performance(tempo, rate), tempo, rate, curtain);
+    }
+
+    private InstrumentNode(Playing played, Performance performance, TempoMap tempo, SampleRate rate, Curtain curtain) {
+        super(played.channels(), 0, rings(performance, rate, curtain), 0);
+        this.performance = performance;
         this.curtain = curtain;
+        Instrument instrument = played.instrument().orElseThrow();
         List<Start> all = new ArrayList<>();
-        for (Note note : notes) {
+        for (Note note : performance.notes()) {
             long start = tempo.frameOf(note.quarter(), rate);
             long stop = tempo.frameOf(note.quarter() + note.quarters(), rate);
-            for (Part part : parts) {
+            for (Part part : played.parts()) {
                 if (instrument.plays(part, note)) {
-                    all.add(new Start(start, stop - start, note, part));
+                    all.add(new Start(start, stop, note, part));
                 }
             }
         }
@@ -58,8 +57,8 @@ final class InstrumentNode extends Node {
     }
 
     /** What is let go by the curtain rings out after it; without one it ends within the song. */
-    private static long rings(Instrument instrument, SampleRate rate, Curtain curtain) {
-        return curtain.falls() ? Math.round(instrument.ringSeconds() * rate.hertz()) : 0;
+    private static long rings(Performance performance, SampleRate rate, Curtain curtain) {
+        return curtain.falls() ? Math.round(performance.ringSeconds() * rate.hertz()) : 0;
     }
 
     @Override
@@ -81,16 +80,18 @@ final class InstrumentNode extends Node {
         }
         while (next < starts.length && starts[next].frame < until) {
             Start start = starts[next++];
-            long held = Math.min(start.held, curtain.frame() - start.frame); // let go where the range ends
-            Playing voice = new Playing(instrument.voice(start.part, start.note, held, rate), start.part.channels());
+            long stop = Math.min(start.stop, curtain.frame()); // let go where the range ends
+            Sounding voice =
+                    new Sounding(performance.voice(start.part, start.note, start.frame, stop), start.part.channels());
             add(voice, block, (int) (start.frame - first), frames);
             playing.add(voice);
         }
         playing.removeIf(each -> each.voice.isOver());
+        performance.shape(block, width, first, frames);
         return true;
     }
 
-    private void add(Playing each, double[][] block, int from, int to) {
+    private void add(Sounding each, double[][] block, int from, int to) {
         if (each.channels == 2) {
             stereo[0] = block[0];
             stereo[1] = block[1];

@@ -203,9 +203,9 @@ class EdgesTest {
     void noKeyIsStruckBehindTheRange() throws IOException {
         double[][] sounds = new double[2][];
         for (int i = 0; i < 2; i++) {
-            List<Note> within = List.of(new Note(0.2, 0.3, 60, 100));
-            List<Note> all = List.of(
-                    within.get(0), new Note(1.01, 1, 64, 100), new Note(1.2, 1, 67, 100), new Note(40, 1, 60, 1));
+            List<Note> within = List.of(new Note(0.2, 0.3, 60, 50));
+            List<Note> all =
+                    List.of(within.get(0), new Note(1.01, 1, 64, 50), new Note(1.2, 1, 67, 50), new Note(40, 1, 60, 1));
             Session session = session(
                     List.of(),
                     new InstrumentRow(
