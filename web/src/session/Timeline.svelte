@@ -90,6 +90,7 @@
     const signs = `${arrived} ${theme.night} ${dragged}`;
     cancelAnimationFrame(frame);
     frame = requestAnimationFrame(() => {
+      if (!canvas) return; // the view was left meanwhile
       const scale = window.devicePixelRatio || 1;
       const by = drawn && drawn.signs === signs ? scrolledBy(drawn.state, state) : undefined;
       if (by !== undefined && Number.isInteger(by * scale) && Math.abs(by) < state.height - RULER_HEIGHT) {

@@ -1,7 +1,6 @@
 package apodex.instrument;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.annotation.Nullable;
 
 /**
@@ -13,12 +12,7 @@ import jakarta.annotation.Nullable;
  * @param velocity 1 to 127
  * @param release  how fast the key is let go, 1 to 127; null where nothing says so. House instruments do not mind
  */
-public record Note(
-        double quarter,
-        double quarters,
-        int pitch,
-        int velocity,
-        @Nullable @JsonInclude(JsonInclude.Include.NON_NULL) Integer release) {
+public record Note(double quarter, double quarters, int pitch, int velocity, @Nullable Integer release) {
     /** One whose letting go nothing is said of. */
     public Note(double quarter, double quarters, int pitch, int velocity) {
         this(quarter, quarters, pitch, velocity, null);

@@ -64,7 +64,10 @@ final class AskPlaces extends Asking {
                                 "Put " + (files.size() == 1 ? "it" : "them") + " there",
                                 new Correction.LieAsFound(ids),
                                 sure),
-                        new Answer("Leave at the start", new Correction.Shift(ids, 0), false))));
+                        new Answer(
+                                intake.onto() == null ? "Leave at the start" : "Leave at the mark",
+                                new Correction.Shift(ids, 0),
+                                false))));
     }
 
     private String seconds(long frames) {

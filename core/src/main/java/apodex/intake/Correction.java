@@ -34,6 +34,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = Correction.Ordered.class, name = "ordered"),
     @JsonSubTypes.Type(value = Correction.Titled.class, name = "titled"),
     @JsonSubTypes.Type(value = Correction.OnItsOwn.class, name = "onItsOwn"),
+    @JsonSubTypes.Type(value = Correction.AsItWas.class, name = "asItWas"),
     @JsonSubTypes.Type(value = Correction.Agreed.class, name = "agreed"),
     @JsonSubTypes.Type(value = Correction.Several.class, name = "several")
 })
@@ -52,6 +53,16 @@ public sealed interface Correction {
             return intake.withFiles(intake.files().stream()
                     .map(file -> files().contains(file.id()) ? applyTo(file) : file)
                     .toList());
+        }
+    }
+
+    /** The session that a parcel was printed from is taken up again. */
+    record AsItWas() implements Correction {
+        @Override
+        public Intake applyTo(Intake intake) {
+            return intake.along() == null
+                    ? intake
+                    : intake.along(new CameAlong(intake.along().rows(), true));
         }
     }
 

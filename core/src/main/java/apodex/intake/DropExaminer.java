@@ -15,6 +15,7 @@ import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Session;
 import apodex.session.Song;
+import apodex.session.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
@@ -125,12 +127,6 @@ public final class DropExaminer {
             files.add(document(document, common, "f" + (files.size() + 1)));
             KeptDocuments.keep(document.file(), kept, files.size());
         }
-        if (session == null && ours != null && !sorted.documents.isEmpty()) {
-            sorted.remark(
-                    sorted.documents.get(0).session().song().title(),
-                    "The session it was printed from came along as a document, without its recordings. It is kept aside;"
-                            + " the printed files make the session.");
-        }
         boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
         Onto onto = session == null ? null : Onto.of(sessionId, session, at, files);
         if (onto != null) {
@@ -154,7 +150,10 @@ public final class DropExaminer {
                 missing(sorted, media, papers),
                 sorted.refused,
                 sorted.remarks,
-                onto);
+                onto,
+                ours == null || sorted.documents.isEmpty()
+                        ? null
+                        : along(sorted.documents.get(0).session(), files));
         return aligned(summed(named(intake, sorted)));
     }
 
@@ -229,6 +228,20 @@ public final class DropExaminer {
         return sorted.documents.isEmpty()
                 ? called
                 : sorted.documents.get(0).session().song().title();
+    }
+
+    /** The session that the files were printed from, where it is of use: some of its rows came by themselves. */
+    @Nullable
+    private static CameAlong along(Session document, List<IntakeFile> files) {
+        Set<String> names = files.stream()
+                .filter(file -> Station.called(file.station()).isPresent())
+                .map(file -> file.seat().row().replaceFirst(" (left|right)$", ""))
+                .collect(Collectors.toSet());
+        return document.rows().stream()
+                        .anyMatch(row -> row.kind().isSource()
+                                && names.contains(NoteRows.safe(row.name()).replaceFirst(" (left|right)$", "")))
+                ? new CameAlong(document.rows().size() - 1, false)
+                : null;
     }
 
     /** One is opened at a time. */
@@ -388,11 +401,13 @@ public final class DropExaminer {
         if (reference == null || reference.heard().peak() == 0 || seconds(reference) > LONGEST_PLACED_SECONDS) {
             return intake;
         }
-        List<IntakeFile> asked = intake.sounds().stream()
+        List<IntakeFile> placeless = intake.sounds().stream()
                 .filter(file -> file.seat().use() == Use.ROW
                         && file.seat().place().by() == Place.By.START
-                        && file.heard().peak() > 0
-                        && seconds(file) <= LONGEST_PLACED_SECONDS)
+                        && file.heard().peak() > 0)
+                .toList();
+        List<IntakeFile> asked = placeless.stream()
+                .filter(file -> seconds(file) <= LONGEST_PLACED_SECONDS)
                 .limit(MOST_ALIGNED)
                 .toList();
         drop.progress().begin(DropProgress.Stage.PLACING, asked.size());
@@ -418,7 +433,14 @@ public final class DropExaminer {
         for (int i = 0; i < found.length; i++) {
             there.put(asked.get(i).id(), found[i].at(at + Math.round(found[i].frame() * scale)));
         }
-        return intake.withFiles(intake.files().stream()
+        Intake told = asked.size() == placeless.size()
+                ? intake
+                : intake.remarking(
+                        reference.name(),
+                        "Of " + placeless.size() + " files that say nothing of their place " + asked.size()
+                                + " were looked for in it: " + MOST_ALIGNED
+                                + " at the most, and none that lasts longer than an hour.");
+        return told.withFiles(intake.files().stream()
                 .map(file -> there.containsKey(file.id())
                         ? file.withSeat(
                                 file.seat().withPlace(file.seat().place().with(there.get(file.id()))))

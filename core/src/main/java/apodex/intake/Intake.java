@@ -43,6 +43,7 @@ import java.util.stream.Collectors;
  * @param refused what cannot be used, and why
  * @param remarks what was left out or changed of files that can
  * @param onto    the open session it is added to; null: it becomes one of its own
+ * @param along   the session that our parcel was printed from; null where it did not come along
  */
 public record Intake(
         String title,
@@ -58,7 +59,8 @@ public record Intake(
         List<String> missing,
         List<Refusal> refused,
         List<Refusal> remarks,
-        @Nullable Onto onto) {
+        @Nullable Onto onto,
+        @Nullable CameAlong along) {
 
     /** How far a file and the reference sit from the middle when they are held against each other. */
     private static final double APART = 70;
@@ -75,44 +77,72 @@ public record Intake(
 
     Intake withFiles(List<IntakeFile> other) {
         return new Intake(
-                title, rate, start, order, other, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
+                title, rate, start, order, other, lists, parcel, same, sum, agreed, missing, refused, remarks, onto,
+                along);
     }
 
     Intake withOrder(RowsInOrder other) {
         return new Intake(
-                title, rate, start, other, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
+                title, rate, start, other, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto,
+                along);
     }
 
     Intake withTitle(String other) {
         return new Intake(
-                other, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto);
+                other, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto,
+                along);
     }
 
     Intake withSum(SumOfOthers other) {
         return new Intake(
-                title, rate, start, order, files, lists, parcel, same, other, agreed, missing, refused, remarks, onto);
+                title, rate, start, order, files, lists, parcel, same, other, agreed, missing, refused, remarks, onto,
+                along);
     }
 
     Intake withLists(Lists other) {
         return new Intake(
-                title, rate, start, order, files, other, parcel, same, sum, agreed, missing, refused, remarks, onto);
+                title, rate, start, order, files, other, parcel, same, sum, agreed, missing, refused, remarks, onto,
+                along);
     }
 
     Intake withMissing(List<String> other) {
         return new Intake(
-                title, rate, start, order, files, lists, parcel, same, sum, agreed, other, refused, remarks, onto);
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, other, refused, remarks, onto,
+                along);
+    }
+
+    Intake remarking(String file, String what) {
+        List<Refusal> more = new ArrayList<>(remarks);
+        more.add(new Refusal(file, what));
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, more, onto,
+                along);
     }
 
     Intake agreeing(String row) {
         Set<String> more = new LinkedHashSet<>(agreed);
         more.add(row);
         return new Intake(
-                title, rate, start, order, files, lists, parcel, same, sum, more, missing, refused, remarks, onto);
+                title, rate, start, order, files, lists, parcel, same, sum, more, missing, refused, remarks, onto,
+                along);
     }
 
     Intake onto(@Nullable Onto other) {
         return new Intake(
-                title, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, other);
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, other,
+                along);
+    }
+
+    Intake along(CameAlong other) {
+        return new Intake(
+                title, rate, start, order, files, lists, parcel, same, sum, agreed, missing, refused, remarks, onto,
+                other);
+    }
+
+    /** Whether it becomes the session again that its files were printed from. */
+    @JsonIgnore
+    public boolean isAsItWas() {
+        return along != null && along.taken();
     }
 
     IntakeFile file(String id) {
@@ -162,6 +192,12 @@ public record Intake(
 
     /** How many rows the session will have, besides the mix and buses. */
     public int rowCount() {
+        if (isAsItWas()) {
+            return along.rows()
+                    + (int) sounds().stream()
+                            .filter(file -> file.seat().use() == Use.REFERENCE)
+                            .count();
+        }
         return lists.rows()
                 + rows().values().stream()
                         .mapToInt(files -> Math.max(1, (files.get(0).recording().channels() + 1) / 2))

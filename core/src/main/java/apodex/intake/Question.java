@@ -14,6 +14,8 @@ import java.util.List;
 public record Question(Kind kind, List<String> files, String words, List<Answer> answers) {
     /** What can be asked, the most important first. */
     public enum Kind {
+        @JsonProperty("sessionAlong")
+        SESSION_ALONG,
         @JsonProperty("table")
         TABLE,
         @JsonProperty("tempo")

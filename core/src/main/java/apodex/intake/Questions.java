@@ -9,6 +9,7 @@ import java.util.function.Function;
 public final class Questions {
     /** Each looks for one thing. */
     private static final List<Function<Intake, Asking>> ALL = List.of(
+            AskSessionAlong::new,
             AskTables::new,
             AskOverlaps::new,
             AskPlaces::new,
@@ -25,6 +26,9 @@ public final class Questions {
 
     public static List<Question> of(Intake intake) {
         List<Question> questions = new ArrayList<>();
+        if (intake.isAsItWas()) {
+            return questions; // the session says what everything is
+        }
         for (Function<Intake, Asking> each : ALL) {
             Asking asking = each.apply(intake);
             asking.ask();

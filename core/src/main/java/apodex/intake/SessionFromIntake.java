@@ -46,6 +46,8 @@ public final class SessionFromIntake {
     private final Map<String, String> buses = new LinkedHashMap<>();
     /** Frames by which everything is later than the intake says, so that nothing lies before the session's start. */
     private long later;
+    /** Frames of the session for one of the intake. */
+    private double scale = 1;
 
     /** @param work an empty folder for files on their way */
     public SessionFromIntake(RecordingStore store, Intake intake, Path work) {
@@ -76,6 +78,11 @@ public final class SessionFromIntake {
         if (!documents.documents.isEmpty() && papers.manifest == null) {
             Session session = new SessionFromDrop(store).ofDocument(documents.documents, came());
             return session.withSong(session.song().withTitle(intake.title()));
+        }
+        if (papers.manifest != null && !documents.documents.isEmpty() && intake.isAsItWas()) {
+            Session was = documents.documents.get(0).session();
+            scale = (double) was.rate().hertz() / intake.rate().hertz();
+            return new SessionAsItWas(was, papers.manifest, intake, this, store, work).make();
         }
         if (papers.manifest != null) {
             documents.songs.clear(); // what they play is there as sound, and the manifest says tempo and meter
@@ -235,7 +242,7 @@ public final class SessionFromIntake {
                 && left.seat().place().inverted() == right.seat().place().inverted();
     }
 
-    private Clip clip(Recording recording, IntakeFile file, SampleRate rate) {
+    Clip clip(Recording recording, IntakeFile file, SampleRate rate) {
         return clip(recording, file.seat().place(), rate, at(file));
     }
 
@@ -257,11 +264,11 @@ public final class SessionFromIntake {
     }
 
     private long at(IntakeFile file) {
-        return file.seat().place().frame() + later;
+        return Math.round(file.seat().place().frame() * scale) + later;
     }
 
     /** A row that is there to be held against, and goes nowhere. */
-    private Row reference(IntakeFile file, SampleRate rate, String id) {
+    Row reference(IntakeFile file, SampleRate rate, String id) {
         Strip nowhere = Strip.feeding();
         return new AudioRow(id, file.seat().row(), List.of(clip(file.recording(), file, rate)), nowhere)
                 .withAbout(about(file).withRole(Role.REFERENCE));

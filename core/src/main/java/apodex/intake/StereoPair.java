@@ -16,6 +16,7 @@ import apodex.session.Session;
 import apodex.session.SessionEdit;
 import apodex.session.Together;
 import apodex.session.UseRecordings;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -101,14 +102,15 @@ public final class StereoPair {
     /**
      * One stereo recording of two channels of mono ones that are equally long and recorded alike.
      *
+     * @param left null for silence on that side, as {@code right} may be
      * @param name of it
      * @param work a folder for the file on its way
      */
     static Recording recording(
             RecordingStore store,
-            Recording left,
+            @Nullable Recording left,
             int leftChannel,
-            Recording right,
+            @Nullable Recording right,
             int rightChannel,
             String name,
             Path work)
@@ -116,15 +118,16 @@ public final class StereoPair {
         Path file = work.resolve("pair.wav");
         interleave(store, left, right, rightChannel, leftChannel, file);
         Recording made = store.bring(file, name + ".wav");
+        Recording given = left == null ? right : left;
         return new Recording(
                 made.sha256(),
                 made.fileName(),
-                left.rate(),
+                given.rate(),
                 2,
                 made.sample(),
                 made.frames(),
-                left.timeReference(),
-                left.originated(),
+                given.timeReference(),
+                given.originated(),
                 name);
     }
 
@@ -144,23 +147,33 @@ public final class StereoPair {
 
     /** Sample for sample, in the format of both. */
     private static void interleave(
-            RecordingStore store, Recording left, Recording right, int rightChannel, int leftChannel, Path file)
+            RecordingStore store,
+            @Nullable Recording left,
+            @Nullable Recording right,
+            int rightChannel,
+            int leftChannel,
+            Path file)
             throws IOException {
-        SampleFormat format = left.sample() == SampleFormat.UINT8
+        Recording given = left == null ? right : left;
+        SampleFormat format = given.sample() == SampleFormat.UINT8
                 ? SampleFormat.INT16
-                : left.sample() == SampleFormat.FLOAT64 ? SampleFormat.FLOAT32 : left.sample();
+                : given.sample() == SampleFormat.FLOAT64 ? SampleFormat.FLOAT32 : given.sample();
         double[][] block = new double[2][BLOCK_FRAMES];
         double[][] one = new double[][] {block[0]};
         double[][] other = new double[][] {block[1]};
         PcmEncoder encoder = new PcmEncoder(format, 2, 0);
         byte[] bytes = new byte[BLOCK_FRAMES * encoder.frameBytes()];
-        try (PcmReader a = store.open(left.sha256());
-                PcmReader b = store.open(right.sha256());
-                WavWriter out = new WavWriter(file, left.rate(), 2, format, left.frames(), null)) {
-            for (long first = 0; first < left.frames(); first += BLOCK_FRAMES) {
-                int frames = (int) Math.min(BLOCK_FRAMES, left.frames() - first);
-                a.read(first, frames, leftChannel, one, 0);
-                b.read(first, frames, rightChannel, other, 0);
+        try (PcmReader a = left == null ? null : store.open(left.sha256());
+                PcmReader b = right == null ? null : store.open(right.sha256());
+                WavWriter out = new WavWriter(file, given.rate(), 2, format, given.frames(), null)) {
+            for (long first = 0; first < given.frames(); first += BLOCK_FRAMES) {
+                int frames = (int) Math.min(BLOCK_FRAMES, given.frames() - first);
+                if (a != null) {
+                    a.read(first, frames, leftChannel, one, 0);
+                }
+                if (b != null) {
+                    b.read(first, frames, rightChannel, other, 0);
+                }
                 encoder.encode(block, 0, frames, first, Dither.NONE, bytes);
                 out.write(bytes, frames * encoder.frameBytes());
             }

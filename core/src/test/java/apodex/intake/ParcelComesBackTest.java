@@ -1,14 +1,18 @@
 package apodex.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.PcmReader;
+import apodex.audio.SoundFile;
 import apodex.handoff.Brief;
+import apodex.handoff.Depth;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
+import apodex.handoff.Settings;
 import apodex.parcel.Parcel;
 import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
@@ -18,14 +22,20 @@ import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Recording;
 import apodex.session.Role;
+import apodex.session.Row;
+import apodex.session.RowKind;
 import apodex.session.Session;
+import apodex.session.SessionDocument;
+import apodex.session.SessionRules;
 import apodex.session.Station;
+import apodex.signal.MeasuredRecordings;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,6 +57,7 @@ class ParcelComesBackTest {
 
     private static final AtomicInteger ADDED_UP = new AtomicInteger();
     private static final AtomicInteger TWINS = new AtomicInteger();
+    private static final AtomicInteger AS_IT_WAS = new AtomicInteger();
 
     @TempDir
     private Path folder;
@@ -153,6 +164,7 @@ class ParcelComesBackTest {
     static void someAddedUp() {
         assertThat(ADDED_UP.get()).isGreaterThan((int) (CASES / 25));
         assertThat(TWINS.get()).isGreaterThan((int) (CASES / 25));
+        assertThat(AS_IT_WAS.get()).isGreaterThan((int) (CASES / 2));
     }
 
     private static String lastOf(String folder) {
@@ -204,6 +216,91 @@ class ParcelComesBackTest {
         }
     }
 
+    /** A mix, and where it begins, counted from midnight. */
+    private record Mix(long start, double[][] sound) {
+        double at(int channel, long frame) {
+            long i = frame - start;
+            return i >= 0 && i < sound[channel].length ? sound[channel][(int) i] : 0;
+        }
+    }
+
+    /** With the document in the parcel, its buses, effects, moves and sends make the mix again, of what was printed. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void theSessionItWasSoundsAsItDid(long seed) throws IOException {
+        RandomHandoff random = new RandomHandoff(seed, folder);
+        boolean dry = random.session.rows().stream()
+                .allMatch(row -> row.strip().brought().isEmpty());
+        Map<RowKind, List<Station>> stations = new EnumMap<>(RowKind.class);
+        List.of(RowKind.AUDIO, RowKind.INSTRUMENT, RowKind.PART)
+                .forEach(kind -> stations.put(
+                        kind,
+                        dry
+                                ? List.of(Station.RAW)
+                                : List.of(Station.RAW, Station.SHAPED, Station.INSERTS, Station.FADER, Station.BUS)));
+        stations.put(RowKind.MIX, List.of(Station.FADER));
+        Settings settings = Settings.OPEN.withDepth(Depth.FLOAT32).withExtras(false, false, false, true);
+        Handoff handoff = Handoff.named("archive").with(new Brief("All", Brief.Rows.ALL, stations, settings));
+        // what swings begins to with the first sound, and a file begins with the silence before it
+        boolean swings = random.session.rows().stream()
+                .flatMap(row -> row.strip().inserts().stream())
+                .anyMatch(insert -> insert.settings().containsKey("rateHz"));
+        boolean named = random.session.rows().stream().map(Row::name).distinct().count()
+                == random.session.rows().size();
+        List<ZipPieces> zips = pack(random, handoff);
+        if (!named || swings || plan.prints().stream().noneMatch(Print::isReference)) {
+            return;
+        }
+        Mix before = mix(random.session, random.recordings, "before");
+        RecordingStore store = new RecordingStore(folder.resolve("store"));
+        Intake intake = examine(store, zips);
+        if (intake.along() == null) {
+            assertThat(plan.prints()).noneMatch(print -> random.session
+                    .row(print.row())
+                    .filter(row -> row.kind().isSource() && !print.isClick())
+                    .isPresent());
+            return;
+        }
+        Correction taken = Questions.of(intake).get(0).answers().get(0).correction();
+        Session back = new SessionFromIntake(
+                        store, taken.applyTo(intake), Files.createDirectories(folder.resolve("making")))
+                .make(folder.resolve("kept"), LocalDate.of(2026, 5, 17));
+        assertThat(taken.applyTo(intake).rowCount()).isEqualTo(back.rows().size() - 1);
+        SessionRules.checked(back);
+        Mix after = mix(back, store, "after");
+        double peak = 1e-3;
+        for (double[] side : before.sound) {
+            for (double sample : side) {
+                peak = Math.max(peak, Math.abs(sample));
+            }
+        }
+        for (int c = 0; c < 2; c++) {
+            for (long i = before.start; i < before.start + before.sound[c].length; i++) {
+                assertThat(after.at(c, i))
+                        .as("frame %d", i - before.start)
+                        .isCloseTo(before.at(c, i), within(peak * 1e-5));
+            }
+        }
+        AS_IT_WAS.incrementAndGet();
+    }
+
+    private Mix mix(Session session, MeasuredRecordings sounds, String name) throws IOException {
+        Handoff asked = Handoff.named(name)
+                .with(new Brief(
+                        "Mix", Brief.Rows.ALL, Brief.FOR_MIXING.stations(), Settings.OPEN.withDepth(Depth.FLOAT32)));
+        Plan of = Planner.plan(session, asked, sounds);
+        Path printed = Files.createDirectories(folder.resolve(name));
+        Printing.print(session, asked, of, printed, sounds, 1, WalkObserver.NONE);
+        Print mix = of.prints().stream().filter(Print::isReference).findFirst().orElseThrow();
+        Path file = printed.resolve(mix.path());
+        var info = SoundFile.examine(file);
+        double[][] samples = new double[2][(int) info.frames()];
+        try (PcmReader in = new PcmReader(file, info)) {
+            in.read(0, (int) info.frames(), 0, samples, 0);
+        }
+        return new Mix(of.sections().get(0).startReference(), samples);
+    }
+
     private static double[][] read(RecordingStore store, String sha256) throws IOException {
         try (PcmReader in = store.open(sha256)) {
             double[][] samples = new double[in.layout().channels()][(int) in.frames()];
@@ -226,7 +323,9 @@ class ParcelComesBackTest {
                 && proof.sums().get(0).addsUp()
                 && plan.prints().stream().allMatch(print -> print.trimDb() == 0 && print.channels() == 2);
         limit = addedUp ? Math.pow(10, proof.sums().get(0).limitDbfs() / 20) : 0;
-        return new Parcel(random.session, handoff, plan, proof, "{}").zips(printed);
+        String document =
+                SessionDocument.write(new SessionFile.Document(SessionFile.FORM, 1, List.of(), random.session));
+        return new Parcel(random.session, handoff, plan, proof, document).zips(printed);
     }
 
     private Intake examine(RecordingStore store, List<ZipPieces> zips) throws IOException {
