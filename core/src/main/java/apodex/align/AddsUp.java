@@ -43,17 +43,15 @@ public final class AddsUp {
     public record Result(double explained, List<Double> pieces, List<Double> gains) {}
 
     public AddsUp(MonoSound reference) throws IOException {
-        Outline outline = Outline.of(reference);
-        this.step = outline.step();
-        this.reference = Sampled.of(outline, 0, EVERY);
+        this.step = Outline.step(reference);
+        this.reference = Sampled.of(reference, 1, 0, EVERY);
         this.hertz = reference.rate().hertz();
     }
 
     /** @param frame of the reference, where the part's first frame lies */
     public void add(MonoSound part, long frame) throws IOException {
-        Outline own = Outline.of(part);
-        Outline even = own.stretched(own.step() * hertz / part.rate().hertz() / step);
-        parts.add(Sampled.of(even, frame / step, EVERY).within(reference));
+        double ratio = Outline.step(part) * hertz / part.rate().hertz() / step;
+        parts.add(Sampled.of(part, ratio, frame / step, EVERY).within(reference));
     }
 
     /** Fits all that was added. */

@@ -18,10 +18,13 @@ final class Outline {
     private final double[] samples;
     /** Frames of the sound for each sample. */
     private final double step;
+    /** Which sample of the whole outline is the first here. */
+    private final int first;
 
-    private Outline(double[] samples, double step) {
+    private Outline(double[] samples, double step, int first) {
         this.samples = samples;
         this.step = step;
+        this.first = first;
     }
 
     double[] samples() {
@@ -33,15 +36,28 @@ final class Outline {
     }
 
     static Outline of(MonoSound sound) throws IOException {
-        int step = Math.max(1, sound.rate().hertz() / HERTZ);
+        return piece(sound, 0, count(sound));
+    }
+
+    /** How many samples the outline of a sound has. */
+    static int count(MonoSound sound) {
+        return (int) (sound.frames() / step(sound));
+    }
+
+    static int step(MonoSound sound) {
+        return Math.max(1, sound.rate().hertz() / HERTZ);
+    }
+
+    /** A piece of a sound's outline. @param start its first sample */
+    static Outline piece(MonoSound sound, int start, int count) throws IOException {
+        int step = step(sound);
         int half = LOBES * step;
         double[] kernel = lowPass(step, half);
-        int count = (int) (sound.frames() / step);
         double[] samples = new double[count];
-        double[] in = new double[BLOCK_SAMPLES * step + 2 * half];
+        double[] in = new double[Math.min(BLOCK_SAMPLES, count) * step + 2 * half];
         for (int first = 0; first < count; first += BLOCK_SAMPLES) {
             int here = Math.min(BLOCK_SAMPLES, count - first);
-            sound.read((long) first * step - half, (here - 1) * step + 2 * half + 1, in);
+            sound.read((long) (start + first) * step - half, (here - 1) * step + 2 * half + 1, in);
             for (int i = 0; i < here; i++) {
                 double sum = 0;
                 for (int k = 0, at = i * step; k < kernel.length; k++) {
@@ -50,7 +66,7 @@ final class Outline {
                 samples[first + i] = sum;
             }
         }
-        return new Outline(samples, step);
+        return new Outline(samples, step, start);
     }
 
     /** A sinc in a Hann window. */
@@ -73,11 +89,21 @@ final class Outline {
         if (ratio == 1) {
             return this;
         }
-        double[] out = new double[(int) Math.floor(samples.length * ratio)];
+        return stretched(ratio, 0, (int) Math.floor(samples.length * ratio));
+    }
+
+    /** Samples to either side that stretching needs. */
+    static int reach(double ratio) {
+        return (int) Math.ceil(LOBES * 2 / Math.min(1, ratio));
+    }
+
+    /** Some samples of it stretched. @param start the first of them */
+    Outline stretched(double ratio, int start, int count) {
+        double[] out = new double[count];
         double narrow = Math.min(1, ratio);
-        int half = (int) Math.ceil(LOBES * 2 / narrow);
+        int half = reach(ratio);
         for (int i = 0; i < out.length; i++) {
-            double centre = i / ratio;
+            double centre = (start + i) / ratio - first;
             int from = Math.max(0, (int) Math.ceil(centre - half));
             int to = Math.min(samples.length - 1, (int) Math.floor(centre + half));
             double sum = 0;
@@ -89,7 +115,7 @@ final class Outline {
             }
             out[i] = sum;
         }
-        return new Outline(out, step / ratio);
+        return new Outline(out, step / ratio, start);
     }
 
     /** Energy of {@code count} samples from {@code first} on. */

@@ -1,5 +1,6 @@
 package apodex.align;
 
+import java.io.IOException;
 import java.util.Arrays;
 
 /**
@@ -13,31 +14,46 @@ record Sampled(int first, float[][] blocks) {
     static final int BLOCK = Outline.HERTZ / 8;
 
     /**
-     * Takes blocks of an outline. Sounds lie between outline samples; a straight line between two is near enough for what is asked.
+     * Takes blocks of a sound's outline, reading no more of it than they need. Sounds lie between outline samples; a straight line between
+     * two is near enough for what is asked.
      *
-     * @param start on the grid's clock, in outline samples
+     * @param ratio of the grid's samples to those of the sound's own outline
+     * @param start on the grid's clock, in its samples
      * @param every one block in so many
      */
-    static Sampled of(Outline outline, double start, int every) {
-        double[] samples = outline.samples();
+    static Sampled of(MonoSound sound, double ratio, double start, int every) throws IOException {
+        int length = ratio == 1 ? Outline.count(sound) : (int) Math.floor(Outline.count(sound) * ratio);
         double grid = (double) BLOCK * every;
         int first = (int) Math.floor(start / grid);
-        int count = Math.max(0, (int) Math.ceil((start + samples.length) / grid) - first);
+        int count = Math.max(0, (int) Math.ceil((start + length) / grid) - first);
         float[][] blocks = new float[count][BLOCK];
         for (int b = 0; b < count; b++) {
             double from = (first + b) * grid - start;
             int whole = (int) Math.floor(from);
             double rest = from - whole;
-            for (int i = 0; i < BLOCK; i++) {
-                double here = at(samples, whole + i);
-                blocks[b][i] = (float) (here + rest * (at(samples, whole + i + 1) - here));
+            int skipped = Math.max(0, -whole);
+            int here = Math.min(BLOCK + 1, length - whole) - skipped;
+            if (here > 0) {
+                double[] samples = new double[BLOCK + 2];
+                System.arraycopy(piece(sound, ratio, whole + skipped, here), 0, samples, skipped, here);
+                for (int i = 0; i < BLOCK; i++) {
+                    blocks[b][i] = (float) (samples[i] + rest * (samples[i + 1] - samples[i]));
+                }
             }
         }
         return new Sampled(first, blocks);
     }
 
-    private static double at(double[] samples, int place) {
-        return place >= 0 && place < samples.length ? samples[place] : 0;
+    private static double[] piece(MonoSound sound, double ratio, int start, int count) throws IOException {
+        if (ratio == 1) {
+            return Outline.piece(sound, start, count).samples();
+        }
+        int reach = Outline.reach(ratio) + 1;
+        int from = Math.max(0, (int) Math.floor(start / ratio) - reach);
+        int to = Math.min(Outline.count(sound), (int) Math.ceil((start + count) / ratio) + reach);
+        return Outline.piece(sound, from, Math.max(0, to - from))
+                .stretched(ratio, start, count)
+                .samples();
     }
 
     /** Place on the grid after its last block. */

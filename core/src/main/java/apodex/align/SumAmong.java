@@ -1,6 +1,5 @@
 package apodex.align;
 
-import apodex.time.SampleRate;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -48,10 +47,9 @@ public final class SumAmong {
      * @param seconds where it starts
      */
     public void add(int place, MonoSound sound, double seconds) throws IOException {
-        Outline outline = Outline.of(sound);
-        SampleRate rate = sound.rate();
-        Outline even = outline.stretched(outline.step() * Outline.HERTZ / rate.hertz());
-        Sampled sampled = Sampled.of(even, seconds * Outline.HERTZ, EVERY);
+        double ratio =
+                (double) Outline.step(sound) * Outline.HERTZ / sound.rate().hertz();
+        Sampled sampled = Sampled.of(sound, ratio, seconds * Outline.HERTZ, EVERY);
         synchronized (sounds) {
             while (sounds.size() <= place) {
                 sounds.add(new Sampled(0, new float[0][]));

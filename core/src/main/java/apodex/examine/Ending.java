@@ -1,5 +1,6 @@
 package apodex.examine;
 
+import apodex.measure.Lanes;
 import apodex.time.SampleRate;
 import java.util.Locale;
 import java.util.Optional;
@@ -54,9 +55,7 @@ final class Ending implements Watch {
     private static double energy(double[][] block, int from, int to) {
         double sum = 0;
         for (double[] channel : block) {
-            for (int i = from; i < to; i++) {
-                sum += channel[i] * channel[i];
-            }
+            sum += Lanes.squares(channel, from, to);
         }
         return sum;
     }

@@ -1,6 +1,7 @@
 package apodex.examine;
 
 import apodex.audio.PcmReader;
+import apodex.measure.Lanes;
 import apodex.measure.StereoImage;
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -54,7 +55,7 @@ public final class Examiner {
     private void hear(double[][] block, int frames, long first) {
         double blockPeak = 0;
         for (int c = 0; c < channels; c++) {
-            double peak = peakOf(block[c], frames);
+            double peak = Lanes.peak(block[c], 0, frames);
             peaks[c] = Math.max(peaks[c], peak);
             blockPeak = Math.max(blockPeak, peak);
         }
@@ -65,7 +66,8 @@ public final class Examiner {
         if (channels > 1) {
             double most = difference;
             for (int i = 0; i < frames; i++) {
-                most = Math.max(most, Math.abs(block[0][i] - block[1][i]));
+                double apart = Math.abs(block[0][i] - block[1][i]);
+                most = apart > most ? apart : most;
             }
             difference = most;
         }
@@ -76,14 +78,6 @@ public final class Examiner {
         for (Watch watch : watches) {
             watch.hear(block, frames, first, blockPeak);
         }
-    }
-
-    private static double peakOf(double[] samples, int frames) {
-        double peak = 0;
-        for (int i = 0; i < frames; i++) {
-            peak = Math.max(peak, Math.abs(samples[i]));
-        }
-        return peak;
     }
 
     private static int indexOf(double[][] block, int frames, double size) {
@@ -101,11 +95,7 @@ public final class Examiner {
         for (int i = 0; i < frames; ) {
             int piece = (int) ((first + i) * pieces.length / length);
             int to = (int) Math.min(frames, ((piece + 1L) * length + pieces.length - 1) / pieces.length - first);
-            double sum = 0;
-            for (int k = i; k < to; k++) {
-                sum += block[0][k] * block[0][k];
-            }
-            pieces[piece] += sum;
+            pieces[piece] += Lanes.squares(block[0], i, to);
             i = Math.max(i + 1, to);
         }
     }

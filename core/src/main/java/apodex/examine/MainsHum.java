@@ -1,5 +1,6 @@
 package apodex.examine;
 
+import apodex.measure.Lanes;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -53,9 +54,12 @@ final class MainsHum implements Watch {
     /** Sums of {@code step} samples, twice: enough of a low-pass for lines that are looked for one by one. */
     @Override
     public void hear(double[][] block, int frames, long first, double peak) {
-        for (int i = 0; i < frames && filled < samples.length; i++) {
-            sum += block[0][i];
-            if (++counted == step) {
+        for (int i = 0; i < frames && filled < samples.length; ) {
+            int to = Math.min(frames, i + step - counted);
+            sum += Lanes.sum(block[0], i, to);
+            counted += to - i;
+            i = to;
+            if (counted == step) {
                 double mean = sum / step;
                 samples[filled++] = (mean + last) / 2;
                 last = mean;

@@ -1,6 +1,7 @@
 package apodex.examine;
 
 import apodex.measure.Decibels;
+import apodex.measure.Lanes;
 import apodex.measure.SoundScan;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,11 +18,7 @@ final class Offset implements Watch {
     @Override
     public void hear(double[][] block, int count, long first, double peak) {
         for (int c = 0; c < sums.length; c++) {
-            double sum = 0;
-            for (int i = 0; i < count; i++) {
-                sum += block[c][i];
-            }
-            sums[c] += sum;
+            sums[c] += Lanes.sum(block[c], 0, count);
         }
         frames += count;
     }

@@ -83,8 +83,8 @@ public final class OverviewScan {
             double sum = 0;
             for (int i = from; i < to; i++) {
                 double sample = samples[i];
-                low = Math.min(low, sample);
-                high = Math.max(high, sample);
+                low = sample < low ? sample : low;
+                high = sample > high ? sample : high;
                 sum += sample;
             }
             if (!Double.isFinite(sum)) {
@@ -102,7 +102,8 @@ public final class OverviewScan {
         for (int pair = 0; pair < channels / 2; pair++) {
             double widest = 0;
             for (int i = from; i < to; i++) {
-                widest = Math.max(widest, Math.abs(block[2 * pair][i] - block[2 * pair + 1][i]));
+                double apart = Math.abs(block[2 * pair][i] - block[2 * pair + 1][i]);
+                widest = apart > widest ? apart : widest;
             }
             bin[2 * channels + pair] = (float) widest;
         }
