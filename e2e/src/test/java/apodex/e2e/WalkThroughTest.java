@@ -51,6 +51,24 @@ final class WalkThroughTest extends InTheBrowser {
         plan(page);
         Path unpacked = printAndFetch(page);
         check(unpacked, samples);
+        comesBack();
+    }
+
+    /** The parcel that went out is dropped on the shelf, and is known for what it is. */
+    private void comesBack() {
+        page.navigate(server.client().uri("/").toString());
+        page.getByTestId("files").setInputFiles(folder.resolve("parcel.zip"));
+        page.waitForURL("**/#/intake/*", new Page.WaitForURLOptions().setTimeout(90_000));
+        Locator asked = page.getByLabel("Questions", new Page.GetByLabelOptions().setExact(true));
+        assertThat(asked).containsText("All as it was sent");
+        assertThat(asked).containsText("a parcel of “Low Tide Waltz” for");
+        assertThat(asked.getByText("No questions")).isVisible();
+        page.getByText("Make the session").click();
+        Locator rows = page.getByLabel("Rows").getByRole(AriaRole.LISTITEM);
+        assertThat(rows).hasCount(4);
+        assertThat(rows.nth(0)).containsText("Tuba");
+        assertThat(rows.nth(2)).containsText("Reference Mix");
+        assertThat(page.locator(".facts")).containsText("3/4 ♩ 96");
     }
 
     private FilePayload[] forty(List<List<Long>> samples) {
