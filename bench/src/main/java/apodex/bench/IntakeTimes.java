@@ -3,6 +3,7 @@ package apodex.bench;
 import apodex.align.Aligner;
 import apodex.align.MonoSound;
 import apodex.align.Sighting;
+import apodex.audio.Digests;
 import apodex.audio.Dither;
 import apodex.audio.PcmEncoder;
 import apodex.audio.PcmReader;
@@ -39,6 +40,7 @@ final class IntakeTimes {
                 .mapToObj(i -> sounds.resolve("Track " + i + ".wav"))
                 .toList();
         double reading = seconds(() -> files.parallelStream().forEach(IntakeTimes::read));
+        double hashing = seconds(() -> files.parallelStream().forEach(IntakeTimes::hash));
         AtomicInteger sure = new AtomicInteger();
         double aligning = seconds(() -> IntStream.range(0, Runtime.getRuntime().availableProcessors())
                 .parallel()
@@ -52,13 +54,15 @@ final class IntakeTimes {
         double examining = seconds(() -> new DropExaminer(store, drop).examine("Bench", kept));
         System.out.printf(
                 Locale.ROOT,
-                "Intake of %d files of 240 s: read %.2f s, examined %.2f s; found in their mix %.2f s, %d of them sure%n",
+                "Intake of %d files of 240 s: read %.2f s, hashed %.2f s, examined %.2f s; found in their mix %.2f s, %d of them sure%n",
                 FILES,
                 reading,
+                hashing,
                 examining,
                 aligning,
                 sure.get());
         Bench.figure("intake-vs-read", examining / reading);
+        Bench.figure("intake-vs-read-and-hash", examining / (reading + hashing)); // the least that the store can do
         Bench.figure("aligning-40-s", aligning);
     }
 
@@ -123,6 +127,14 @@ final class IntakeTimes {
             for (long first = 0; first < in.frames(); first += BLOCK_FRAMES) {
                 in.read(first, (int) Math.min(BLOCK_FRAMES, in.frames() - first), 0, block, 0);
             }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void hash(Path file) {
+        try {
+            Digests.sha256(file);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -1,5 +1,6 @@
 package apodex.audio;
 
+import jakarta.annotation.Nullable;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Arrays;
@@ -16,8 +17,9 @@ import javax.xml.stream.XMLStreamReader;
  *
  * @param tracks names by channel, from 1
  * @param note   of the recording; empty when there is none
+ * @param start  where its first frame lies; null when it does not say
  */
-record IxmlFacts(Map<Integer, String> tracks, String note) {
+record IxmlFacts(Map<Integer, String> tracks, String note, @Nullable SoundFacts.Start start) {
     private static final int LONGEST = 500;
 
     /** @param document as the chunk holds it, in the encoding it says itself; zeros may follow */
@@ -38,7 +40,7 @@ record IxmlFacts(Map<Integer, String> tracks, String note) {
         } catch (XMLStreamException e) {
             found.endTrack(); // what was understood until then holds
         }
-        return new IxmlFacts(Map.copyOf(found.tracks), found.note);
+        return new IxmlFacts(Map.copyOf(found.tracks), found.note, found.start());
     }
 
     /** It reads this document and no other: nothing outside is fetched or unfolded. */
@@ -53,6 +55,7 @@ record IxmlFacts(Map<Integer, String> tracks, String note) {
     private static final class Found {
         private final Map<Integer, String> tracks = new HashMap<>();
         private final Map<String, String> track = new HashMap<>();
+        private final Map<String, String> speed = new HashMap<>();
         private final Deque<String> path = new ArrayDeque<>();
         private final StringBuilder text = new StringBuilder();
         private String note = "";
@@ -81,9 +84,23 @@ record IxmlFacts(Map<Integer, String> tracks, String note) {
                 endTrack();
             } else if (path.contains("TRACK")) {
                 track.put(name, said);
+            } else if (path.contains("SPEED")) {
+                speed.put(name, said);
             } else if (name.equals("NOTE")) {
                 note = said;
             }
+        }
+
+        /** Samples since midnight in two halves of 32 bits, and by what rate they are counted (iXML, “SPEED”). */
+        @Nullable
+        SoundFacts.Start start() {
+            String high = speed.getOrDefault("TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_HI", "0");
+            String low = speed.getOrDefault("TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_LO", "");
+            String rate = speed.getOrDefault("TIMESTAMP_SAMPLE_RATE", speed.getOrDefault("FILE_SAMPLE_RATE", ""));
+            boolean whole = high.matches("\\d{1,9}") && low.matches("\\d{1,10}") && rate.matches("[1-9]\\d{3,6}");
+            return whole
+                    ? new SoundFacts.Start(Long.parseLong(high) << 32 | Long.parseLong(low), Integer.parseInt(rate))
+                    : null;
         }
 
         void endTrack() {

@@ -1,29 +1,43 @@
 package apodex.audio;
 
+import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
 /**
- * What a WAV file says of itself besides its sound: {@code bext} description (EBU Tech 3285), {@code LIST INFO}, track
- * names of iXML, cue points with their labels. A file that says nothing, or is none of these, has no facts.
+ * What a file says of itself besides its sound, in the open chunks, blocks and tags of its kind. A file that says nothing, or is of no
+ * kind that could, has no facts.
  *
  * @param title   what it holds; empty when it does not say
  * @param note    comments; may be empty
  * @param tracks  names by channel from 1, where it names them
  * @param markers named places, in frames of the file
+ * @param start   where its first frame lies, by iXML; null where that says nothing
+ * @param tempo   in beats a minute, by its tags; null where they say nothing
  */
-public record SoundFacts(String title, String note, Map<Integer, String> tracks, List<Mark> markers) {
-    public static final SoundFacts NONE = new SoundFacts("", "", Map.of(), List.of());
-    private static final int MOST_BYTES = 1 << 20;
+public record SoundFacts(
+        String title,
+        String note,
+        Map<Integer, String> tracks,
+        List<Mark> markers,
+        @Nullable Start start,
+        @Nullable Double tempo) {
+    public static final SoundFacts NONE = new SoundFacts("", "", Map.of(), List.of(), null, null);
+    /** Larger chunks hold no words. */
+    static final int MOST_BYTES = 1 << 20;
+
+    /**
+     * A moment of the day.
+     *
+     * @param samples since midnight
+     * @param hertz   by which they are counted
+     */
+    public record Start(long samples, double hertz) {}
 
     /** A cue point. */
     public record Mark(long frame, String name) {}
@@ -32,55 +46,19 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
     public static SoundFacts read(Path file) throws IOException {
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
             ChunkReader in = new ChunkReader(channel);
-            if (in.length() < 12 || !in.id(8).equals("WAVE")) {
+            if (in.length() < 12) {
                 return NONE;
             }
-            return read(in);
+            return switch (in.id(0)) {
+                case "RIFF", "RF64" -> in.id(8).equals("WAVE") ? WavFacts.read(in) : NONE;
+                case "FORM" -> AiffFacts.read(in);
+                case "fLaC" -> FlacFacts.read(in);
+                default -> NONE;
+            };
         }
     }
 
-    private static SoundFacts read(ChunkReader in) throws IOException {
-        Map<String, String> info = new HashMap<>();
-        Map<Integer, String> tracks = new HashMap<>();
-        Map<Integer, Long> cues = new HashMap<>();
-        Map<Integer, String> labels = new HashMap<>();
-        String description = "";
-        long offset = 12;
-        while (offset + 8 <= in.length()) {
-            String id = in.id(offset);
-            long size = in.read(offset + 4, 4, ByteOrder.LITTLE_ENDIAN).getInt() & 0xFFFFFFFFL;
-            long body = offset + 8;
-            boolean whole = size <= MOST_BYTES && body + size <= in.length();
-            if (whole && size >= 4) {
-                switch (id) {
-                    case "bext" -> {
-                        BroadcastExtension bext =
-                                BroadcastExtension.parse(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
-                                        .array());
-                        description = bext == null ? "" : tidy(bext.description());
-                    }
-                    case "LIST" -> list(in, body, size, info, labels);
-                    case "iXML" -> {
-                        IxmlFacts ixml = IxmlFacts.read(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN)
-                                .array());
-                        tracks.putAll(ixml.tracks());
-                        info.putIfAbsent("NOTE", ixml.note());
-                    }
-                    case "cue " -> cues(in.read(body, (int) size, ByteOrder.LITTLE_ENDIAN), cues);
-                    default -> {}
-                }
-            }
-            offset = body + size + (size & 1);
-        }
-        List<Mark> markers = new ArrayList<>();
-        cues.forEach((id, frame) -> markers.add(new Mark(frame, labels.getOrDefault(id, "Mark " + id))));
-        markers.sort(java.util.Comparator.comparingLong(Mark::frame));
-        String title = first(tracks.getOrDefault(1, ""), info.getOrDefault("INAM", ""), description);
-        String note = first(info.getOrDefault("ICMT", ""), info.getOrDefault("NOTE", ""));
-        return new SoundFacts(title, note, Map.copyOf(tracks), List.copyOf(markers));
-    }
-
-    private static String first(String... texts) {
+    static String first(String... texts) {
         for (String text : texts) {
             if (!text.isBlank()) {
                 return text;
@@ -89,40 +67,7 @@ public record SoundFacts(String title, String note, Map<Integer, String> tracks,
         return "";
     }
 
-    private static void list(
-            ChunkReader in, long body, long size, Map<String, String> info, Map<Integer, String> labels)
-            throws IOException {
-        String kind = in.id(body);
-        long at = body + 4;
-        while (at + 8 <= body + size) {
-            String id = in.id(at);
-            long length = in.read(at + 4, 4, ByteOrder.LITTLE_ENDIAN).getInt() & 0xFFFFFFFFL;
-            if (at + 8 + length > body + size) {
-                return;
-            }
-            ByteBuffer data = in.read(at + 8, (int) length, ByteOrder.LITTLE_ENDIAN);
-            if (kind.equals("INFO")) {
-                info.put(id, text(data.array()));
-            } else if (kind.equals("adtl") && id.equals("labl") && length > 4) {
-                int cue = data.getInt();
-                byte[] rest = new byte[data.remaining()];
-                data.get(rest);
-                labels.put(cue, text(rest));
-            }
-            at += 8 + length + (length & 1);
-        }
-    }
-
-    private static void cues(ByteBuffer data, Map<Integer, Long> cues) {
-        int count = Math.min(data.getInt(), data.remaining() / 24);
-        for (int i = 0; i < count; i++) {
-            int id = data.getInt();
-            data.position(data.position() + 16);
-            cues.put(id, data.getInt() & 0xFFFFFFFFL);
-        }
-    }
-
-    private static String text(byte[] bytes) {
+    static String text(byte[] bytes) {
         int end = 0;
         while (end < bytes.length && bytes[end] != 0) {
             end++;

@@ -20,6 +20,7 @@ import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -142,7 +143,7 @@ public final class DropExaminer {
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
-                ours == null ? lists : Lists.NONE,
+                ours == null ? tagged(lists, sorted) : Lists.NONE,
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 same(files),
                 null,
@@ -155,6 +156,28 @@ public final class DropExaminer {
                         ? null
                         : along(sorted.documents.get(0).session(), files));
         return aligned(summed(named(intake, sorted)));
+    }
+
+    /** A tempo that the files' tags agree on, where nothing else says one. */
+    private Lists tagged(Lists lists, Sorted sorted) {
+        List<Double> tempos = sorted.sounds.stream()
+                .map(sound -> sound.facts().tempo())
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        boolean isSaid = session != null
+                || !sorted.documents.isEmpty()
+                || sorted.songs.stream().anyMatch(song -> !song.tempos().isEmpty());
+        if (isSaid || tempos.size() != 1) {
+            return lists;
+        }
+        sorted.remark(
+                "Tags",
+                "The files' tags say a tempo of "
+                        + new BigDecimal(tempos.get(0).toString())
+                                .stripTrailingZeros()
+                                .toPlainString() + "; it is the song's.");
+        return lists.at(tempos.get(0));
     }
 
     /** What lists of tracks say of the files. */

@@ -242,7 +242,17 @@ final class Sorted {
         }
         try {
             SoundFacts facts = SoundFacts.read(file.content());
-            return new Outcome(new Sound(file, store.bring(file.content(), file.name()), facts), null);
+            Recording recording = store.bring(file.content(), file.name());
+            SoundFacts.Start start = facts.start();
+            return new Outcome(
+                    new Sound(
+                            file,
+                            start == null || recording.timeReference() != null
+                                    ? recording
+                                    : recording.stamped(Math.round(
+                                            start.samples() * recording.rate().hertz() / start.hertz())),
+                            facts),
+                    null);
         } catch (SoundFileException e) {
             return new Outcome(null, new Refusal(file.name(), e.getMessage()));
         } catch (IOException e) {

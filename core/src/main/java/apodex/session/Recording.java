@@ -64,6 +64,11 @@ public record Recording(
         return sha256.equals(Digests.sha256OfText(MISSING + name));
     }
 
+    /** The same, with a place in the day that something else than its time reference says. */
+    public Recording stamped(long frames) {
+        return new Recording(sha256, fileName, rate, channels, sample, this.frames, frames, originated, title);
+    }
+
     /** The same samples, taken to follow each other at another rate than the file's header says. */
     public Recording withRate(SampleRate other) {
         return new Recording(sha256, fileName, other, channels, sample, frames, timeReference, originated, title);

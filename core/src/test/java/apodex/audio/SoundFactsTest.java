@@ -9,7 +9,9 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -99,6 +101,82 @@ final class SoundFactsTest {
         assertThat(facts).isEqualTo(SoundFacts.NONE);
         assertThat(SoundFacts.read(Files.write(folder.resolve("y"), new byte[3])))
                 .isEqualTo(SoundFacts.NONE);
+    }
+
+    /** What other programs write into the tags and chunks of their kinds of file. */
+    @Test
+    void tagsAndChunksOfOtherKindsAreRead() throws Exception {
+        Path wave = Files.write(folder.resolve("a.wav"), SoundBytes.mono24(1, 2, 3));
+        OutsideTools.run(folder, "flac", "-s", "-f", wave.toString(), "-o", "a.flac");
+        OutsideTools.run(
+                folder,
+                "metaflac",
+                "--set-tag=TITLE=Tuba bell",
+                "--set-tag=DESCRIPTION=zurückgedreht",
+                "--set-tag=bpm=97,5",
+                "a.flac");
+        assertThat(SoundFacts.read(folder.resolve("a.flac")))
+                .isEqualTo(new SoundFacts("Tuba bell", "zurückgedreht", Map.of(), List.of(), null, 97.5));
+        for (String version : List.of("3", "4")) {
+            OutsideTools.run(
+                    folder,
+                    "ffmpeg",
+                    "-v",
+                    "error",
+                    "-y",
+                    "-i",
+                    "a.wav",
+                    "-write_id3v2",
+                    "1",
+                    "-id3v2_version",
+                    version,
+                    "-metadata",
+                    "TBPM=113",
+                    "-metadata",
+                    "title=Größe",
+                    "a.aiff");
+            SoundFacts facts = SoundFacts.read(folder.resolve("a.aiff"));
+            assertThat(facts.tempo()).as("ID3 2.%s", version).isEqualTo(113.0);
+            assertThat(facts.title()).isEqualTo("Größe");
+        }
+        byte[] aiff = Files.readAllBytes(folder.resolve("a.aiff"));
+        String all = new String(aiff, StandardCharsets.ISO_8859_1);
+        byte[] tag = Arrays.copyOfRange(aiff, all.indexOf("ID3 ") + 8, aiff.length);
+        assertThat(read(SoundBytes.riff().format(1, 1, 48_000, 24).chunk("id3 ", tag))
+                        .tempo())
+                .isEqualTo(113.0);
+        for (int cut = 0; cut < 40; cut++) {
+            read(SoundBytes.riff().format(1, 1, 48_000, 24).chunk("id3 ", Arrays.copyOf(tag, cut))); // never a fault
+        }
+    }
+
+    @Test
+    void markersOfAiffAndStampsOfIxmlAreRead() throws IOException {
+        ByteBuffer marks = ByteBuffer.allocate(2 + 2 * 12).putShort((short) 2);
+        marks.putShort((short) 1).putInt(96_000).put((byte) 5).put("Verse".getBytes(StandardCharsets.US_ASCII));
+        marks.putShort((short) 2)
+                .putInt(12)
+                .put((byte) 4)
+                .put("Turn".getBytes(StandardCharsets.US_ASCII))
+                .put((byte) 0);
+        Path file = folder.resolve("x.aif");
+        Files.write(
+                file,
+                SoundBytes.aiff()
+                        .chunk("MARK", marks.array())
+                        .chunk("NAME", bytes("Tuba"))
+                        .chunk("ANNO", bytes("bell turned away"))
+                        .aiffFile("AIFF"));
+        SoundFacts facts = SoundFacts.read(file);
+        assertThat(facts.markers())
+                .containsExactly(new SoundFacts.Mark(12, "Turn"), new SoundFacts.Mark(96_000, "Verse"));
+        assertThat(List.of(facts.title(), facts.note())).containsExactly("Tuba", "bell turned away");
+        String ixml = "<BWFXML><SPEED><TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_HI>1</TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_HI>"
+                + "<TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_LO>704</TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_LO>"
+                + "<TIMESTAMP_SAMPLE_RATE>96000</TIMESTAMP_SAMPLE_RATE></SPEED></BWFXML>";
+        assertThat(read(SoundBytes.riff().format(1, 1, 48_000, 24).chunk("iXML", ixml.getBytes(StandardCharsets.UTF_8)))
+                        .start())
+                .isEqualTo(new SoundFacts.Start(4_294_968_000L, 96_000));
     }
 
     @Test

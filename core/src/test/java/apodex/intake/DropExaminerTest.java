@@ -1,6 +1,7 @@
 package apodex.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import apodex.align.MadeUpSong;
 import apodex.audio.OutsideTools;
@@ -61,6 +62,38 @@ class DropExaminerTest {
                         .format(3, channels.length, hertz, 32)
                         .chunk("data", SoundBytes.floats(ByteOrder.LITTLE_ENDIAN, interleaved))
                         .wave());
+    }
+
+    @Test
+    void whatTagsAndIxmlSayIsTaken() throws Exception {
+        String ixml = "<BWFXML><SPEED><TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_LO>%d</TIMESTAMP_SAMPLES_SINCE_MIDNIGHT_LO>"
+                + "<TIMESTAMP_SAMPLE_RATE>96000</TIMESTAMP_SAMPLE_RATE></SPEED></BWFXML>";
+        for (int i = 0; i < 2; i++) {
+            addBytes(
+                    "Row " + i + ".wav",
+                    SoundBytes.riff()
+                            .format(1, 1, 48_000, 24)
+                            .chunk(
+                                    "iXML",
+                                    ixml.formatted(96_000L * 3_600 + 9_600L * i).getBytes())
+                            .chunk("data", new byte[300 + 3 * i])
+                            .wave());
+        }
+        Path wave = Files.write(folder.resolve("a.wav"), SoundBytes.mono24(5, 6, 7));
+        OutsideTools.run(folder, "flac", "-s", "-f", wave.toString(), "-o", "a.flac");
+        OutsideTools.run(folder, "metaflac", "--set-tag=BPM=97", "a.flac");
+        addBytes("Row 2.flac", Files.readAllBytes(folder.resolve("a.flac")));
+        Path kept = Files.createDirectories(folder.resolve("tagged"));
+        Intake intake = new DropExaminer(store, drop).examine("?", kept);
+        assertThat(intake.sounds())
+                .extracting(
+                        file -> file.seat().place().by(),
+                        file -> file.seat().place().frame())
+                .containsExactly(tuple(Place.By.STAMP, 0L), tuple(Place.By.STAMP, 4_800L), tuple(Place.By.START, 0L));
+        Session made = new SessionFromIntake(store, intake, Files.createDirectories(folder.resolve("w")))
+                .make(kept, LocalDate.EPOCH);
+        assertThat(made.startReference()).isEqualTo(48_000L * 3_600);
+        assertThat(made.song().tempo()).isEqualTo(97);
     }
 
     private void addBytes(String path, byte[] bytes) throws IOException {
