@@ -28,12 +28,15 @@ final class NamedSeats {
             "(?:take|tk|t)[\\s_.-]*(\\d{1,3})|0*(\\d{1,3})(?:_0*\\d{1,3})?|comp[\\s_.-]*(\\d{1,3})",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern SIDE = Pattern.compile("(.+?)[\\s_.-]*(?:\\(([LR])\\)|\\b([LR]))");
+    private static final Pattern BEHIND = Pattern.compile("(.+?[\\s_.-]+)(\\d{2,3})");
     /** Of the files of a folder: then it is counted. */
     private static final double MOST = 0.6;
 
     private final List<Named> files;
     private final String common;
     private final String song;
+    /** Folder and beginning of names that are counted with zeros in front, and how many digits they have. */
+    private final Map<String, Integer> padded = new HashMap<>();
 
     /**
      * A recording by what can be known of it without hearing it.
@@ -54,6 +57,32 @@ final class NamedSeats {
         this.files = files;
         this.song = song;
         this.common = FolderNames.common(files.stream().map(Named::folder).toList());
+        for (Named file : files) {
+            Matcher behind = BEHIND.matcher(withoutNumber(file.stem()));
+            if (behind.matches() && behind.group(2).startsWith("0")) {
+                padded.put(key(file, behind), behind.group(2).length());
+            }
+        }
+    }
+
+    private static String key(Named file, Matcher behind) {
+        return file.folder() + "/" + behind.group(1).toLowerCase(Locale.ROOT);
+    }
+
+    private static String withoutNumber(String stem) {
+        Matcher front = IN_FRONT.matcher(stem);
+        return front.matches() ? front.group(2) : stem;
+    }
+
+    /** What follows 09 is counted as it was: with a zero in front it is told from a name that has a number. */
+    private String countedOn(Named file, String stem) {
+        Matcher behind = BEHIND.matcher(stem);
+        return behind.matches()
+                        && !behind.group(2).startsWith("0")
+                        && padded.getOrDefault(key(file, behind), 0)
+                                == behind.group(2).length()
+                ? behind.group(1) + "0" + behind.group(2)
+                : stem;
     }
 
     /** One for each file, in the same order. */
@@ -90,6 +119,7 @@ final class NamedSeats {
                 stem = front.group(2);
             }
         }
+        stem = countedOn(file, stem);
         String folder = FolderNames.telling(file.folder(), common);
         if (VagueName.isVague(stem) && !file.told().isBlank() && !VagueName.isVague(file.told())) {
             stem = file.told();

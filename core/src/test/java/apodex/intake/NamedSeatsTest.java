@@ -52,6 +52,24 @@ class NamedSeatsTest {
     }
 
     @Test
+    void takesAreCountedOnPastNine() {
+        expect(
+                seats(
+                        "41 Vox 2_08.wav",
+                        "42 Vox 2_09.wav",
+                        "43 Vox 2_10.wav",
+                        "44 Vox 2_12.wav",
+                        "45 Tom_10.wav",
+                        "46 Vox_100.wav"),
+                "Voice 2 t8 #41",
+                "Voice 2 t9 #42",
+                "Voice 2 t10 #43",
+                "Voice 2 t12 #44",
+                "Tom 10 #45",
+                "Voice 100 #46");
+    }
+
+    @Test
     void numbersBehindAreTakesWhereTheNameIsTheSame() {
         expect(
                 seats("Tom 1_01.wav", "Tom 1_02.wav", "Tom 2_03.wav", "Vox tk4.wav", "Vox tk2.wav"),
