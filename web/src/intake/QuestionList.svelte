@@ -32,7 +32,15 @@
   </header>
   {#if intake.parcel}<ParcelLine parcel={intake.parcel} />{/if}
   {#if !store.questions.length}
-    <p class="none">Everything has its place. One press makes the session; it can be changed there as well.</p>
+    <p class="none">
+      {#if intake.along?.taken}
+        The session it was printed from is taken up again, with these files in it.
+      {:else if intake.onto}
+        Everything has its place. One press adds it to “{intake.onto.title}”; it can be changed there as well.
+      {:else}
+        Everything has its place. One press makes the session; it can be changed there as well.
+      {/if}
+    </p>
   {/if}
   <ul>
     {#each store.questions as question (question.kind + question.files.join())}

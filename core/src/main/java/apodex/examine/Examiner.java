@@ -11,7 +11,7 @@ import java.util.Optional;
 
 /** Hears a recording once, with everything that listens for something. */
 public final class Examiner {
-    private static final int BLOCK_FRAMES = 8_192;
+    private static final int BLOCK_FRAMES = 4_096;
     /** A sixteen-bit step below full scale is the least that counts as sound at either end. */
     private static final double NOTHING = 1.0 / 65_536;
 
