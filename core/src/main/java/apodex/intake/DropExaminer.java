@@ -1,11 +1,5 @@
 package apodex.intake;
 
-import apodex.align.AddsUp;
-import apodex.align.Aligner;
-import apodex.align.MonoSound;
-import apodex.align.Sighting;
-import apodex.align.SumAmong;
-import apodex.align.Twin;
 import apodex.audio.PcmReader;
 import apodex.examine.Examination;
 import apodex.examine.Examiner;
@@ -23,27 +17,16 @@ import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * Examines a drop: takes its recordings into the store, hears each of them, tells from names what they are, and looks for those
  * without a stamp in the mix that came with them.
  */
 public final class DropExaminer {
-    /** More are not looked for in the mix one by one: it would take longer than anybody waits. */
-    private static final int MOST_ALIGNED = 400;
-
-    /** Longer ones are not looked for: what is kept of them to be held against each other would not fit into memory. */
-    private static final double LONGEST_PLACED_SECONDS = 3_600;
-
-    private static final double EXACT_DB = 1e-3;
-
     private final RecordingStore store;
     private final Drop drop;
     /** That everything is added to; null: it becomes a session of its own. */
@@ -145,7 +128,7 @@ public final class DropExaminer {
                 files,
                 ours == null ? tagged(lists, sorted) : Lists.NONE,
                 papers.check(drop.files(), sorted.sounds).orElse(null),
-                same(files),
+                new SameSounds(store).among(files),
                 null,
                 Set.of(),
                 missing(sorted, media, papers),
@@ -155,7 +138,7 @@ public final class DropExaminer {
                 ours == null || sorted.documents.isEmpty()
                         ? null
                         : along(sorted.documents.get(0).session(), files));
-        return aligned(summed(named(intake, sorted)));
+        return new PlacesInTheMix(store, drop.progress()).of(new UnnamedMix(store).of(named(intake, sorted)));
     }
 
     /** A tempo that the files' tags agree on, where nothing else says one. */
@@ -348,136 +331,6 @@ public final class DropExaminer {
             return Examiner.examine(in, recording.rate());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
-        }
-    }
-
-    /** Files that hold one sound: the same bytes, the same samples, or those a gain away. */
-    private List<SameSound> same(List<IntakeFile> files) throws IOException {
-        List<SameSound> same = new ArrayList<>();
-        for (int i = 0; i < files.size(); i++) {
-            for (int k = 0; k < i; k++) {
-                IntakeFile file = files.get(i);
-                IntakeFile before = files.get(k);
-                if (file.isSound()
-                        && before.isSound()
-                        && mayBeSame(file.recording(), before.recording())
-                        && file.heard().runsLike(before.heard())) {
-                    Twin twin = twin(before.recording(), file.recording());
-                    if (twin.isSame()) {
-                        double gain = Math.abs(twin.gainDb()) < EXACT_DB ? 0 : twin.gainDb();
-                        same.add(new SameSound(file.id(), before.id(), gain, twin.inverted()));
-                        break;
-                    }
-                }
-            }
-        }
-        return same;
-    }
-
-    private static boolean mayBeSame(Recording one, Recording other) {
-        return one.frames() == other.frames() && one.rate().equals(other.rate());
-    }
-
-    private Twin twin(Recording one, Recording other) throws IOException {
-        try (PcmReader a = store.open(one.sha256());
-                PcmReader b = store.open(other.sha256())) {
-            return Twin.of(new MonoSound(a, one.rate()), new MonoSound(b, other.rate()));
-        }
-    }
-
-    /** Looks for a mix among the files where none was called one. */
-    private Intake summed(Intake intake) throws IOException {
-        List<IntakeFile> heard = intake.sounds().stream()
-                .filter(file -> file.seat().use() == Use.ROW
-                        && file.seat().place().by() != Place.By.LIST
-                        && file.heard().peak() > 0)
-                .toList();
-        double all = heard.stream().mapToDouble(DropExaminer::seconds).sum();
-        boolean possible = heard.size() > 2
-                && heard.size() <= SumAmong.MOST
-                && all <= AddsUp.MOST_SECONDS
-                && heard.stream().allMatch(file -> seconds(file) <= LONGEST_PLACED_SECONDS);
-        if (intake.reference().isPresent() || !possible) {
-            return intake;
-        }
-        SumAmong among = new SumAmong();
-        IntStream.range(0, heard.size()).parallel().forEach(i -> {
-            IntakeFile file = heard.get(i);
-            try (PcmReader in = store.open(file.recording().sha256())) {
-                MonoSound sound = new MonoSound(in, file.recording().rate());
-                among.add(i, sound, intake.rate().seconds(file.seat().place().frame()));
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        });
-        return among.find()
-                .map(found -> intake.withSum(new SumOfOthers(
-                        heard.get(found.sound()).id(),
-                        found.parts().stream().map(part -> heard.get(part).id()).toList(),
-                        found.explained())))
-                .orElse(intake);
-    }
-
-    /** Looks for every file that says nothing of its place, in the mix that came with it. */
-    private Intake aligned(Intake intake) throws IOException {
-        IntakeFile reference = intake.reference().orElse(null);
-        if (reference == null || reference.heard().peak() == 0 || seconds(reference) > LONGEST_PLACED_SECONDS) {
-            return intake;
-        }
-        List<IntakeFile> placeless = intake.sounds().stream()
-                .filter(file -> file.seat().use() == Use.ROW
-                        && file.seat().place().by() == Place.By.START
-                        && file.heard().peak() > 0)
-                .toList();
-        List<IntakeFile> asked = placeless.stream()
-                .filter(file -> seconds(file) <= LONGEST_PLACED_SECONDS)
-                .limit(MOST_ALIGNED)
-                .toList();
-        drop.progress().begin(DropProgress.Stage.PLACING, asked.size());
-        int threads = Math.min(asked.size(), Runtime.getRuntime().availableProcessors());
-        Sighting[] found = new Sighting[asked.size()];
-        IntStream.range(0, threads).parallel().forEach(thread -> {
-            try (PcmReader mix = store.open(reference.recording().sha256())) {
-                Aligner aligner =
-                        new Aligner(new MonoSound(mix, reference.recording().rate()));
-                for (int i = thread; i < found.length; i += threads) {
-                    drop.progress().begin(asked.get(i).name());
-                    found[i] = find(aligner, asked.get(i).recording());
-                    drop.progress().end();
-                }
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        });
-        double scale =
-                (double) intake.rate().hertz() / reference.recording().rate().hertz();
-        long at = reference.seat().place().frame();
-        Map<String, Sighting> there = new HashMap<>();
-        for (int i = 0; i < found.length; i++) {
-            there.put(asked.get(i).id(), found[i].at(at + Math.round(found[i].frame() * scale)));
-        }
-        Intake told = asked.size() == placeless.size()
-                ? intake
-                : intake.remarking(
-                        reference.name(),
-                        "Of " + placeless.size() + " files that say nothing of their place " + asked.size()
-                                + " were looked for in it: " + MOST_ALIGNED
-                                + " at the most, and none that lasts longer than an hour.");
-        return told.withFiles(intake.files().stream()
-                .map(file -> there.containsKey(file.id())
-                        ? file.withSeat(
-                                file.seat().withPlace(file.seat().place().with(there.get(file.id()))))
-                        : file)
-                .toList());
-    }
-
-    private static double seconds(IntakeFile file) {
-        return file.recording().rate().seconds(file.recording().frames());
-    }
-
-    private Sighting find(Aligner aligner, Recording recording) throws IOException {
-        try (PcmReader in = store.open(recording.sha256())) {
-            return aligner.find(new MonoSound(in, recording.rate()));
         }
     }
 }

@@ -90,4 +90,10 @@ public record IntakeFile(
     IntakeFile read(Kind as, @Nullable ClipListForm by) {
         return new IntakeFile(id, folder, name, as, recording, facts, heard, number, station, seat, by);
     }
+
+    /** How long a recording lasts, by its own rate. */
+    @JsonIgnore
+    double seconds() {
+        return recording.rate().seconds(recording.frames());
+    }
 }
