@@ -15,6 +15,7 @@ import apodex.handoff.Handoff.Sides;
 import apodex.handoff.Section;
 import apodex.handoff.Settings;
 import apodex.handoff.Stretch;
+import apodex.instrument.Message;
 import apodex.instrument.Note;
 import apodex.naming.NameStyle;
 import apodex.session.AudioRow;
@@ -128,7 +129,26 @@ public final class RandomHandoff {
                                     ? player.from(SoundFrom.ELSEWHERE)
                                     : row);
         }
-        return made.withRows(rows);
+        return made.withRows(rows.stream().map(row -> performed(row, chance)).toList());
+    }
+
+    /** Some players bend, pan, swell and tread on pedals. */
+    private static Row performed(Row row, SplittableRandom chance) {
+        if (!(row instanceof InstrumentRow player) || chance.nextInt(2) == 0) {
+            return row;
+        }
+        List<Message> messages = new ArrayList<>();
+        List<String> kinds = List.of("b007", "b00a", "b00b", "b040", "e000", "b006");
+        if (chance.nextBoolean()) {
+            messages.add(new Message(0, "b06500"));
+            messages.add(new Message(0, "b06400"));
+        }
+        for (int i = 1 + chance.nextInt(8); i > 0; i--) {
+            String kind = kinds.get(chance.nextInt(kinds.size()));
+            int value = kind.equals("b006") ? chance.nextInt(25) : chance.nextInt(128);
+            messages.add(new Message(chance.nextInt(4) * chance.nextDouble(4), kind + String.format("%02x", value)));
+        }
+        return player.with(messages);
     }
 
     private boolean one(int in) {
