@@ -182,7 +182,8 @@
           onset={(take) => store.correct({ type: 'asTake', files: ids, take })}
         />
         <NumberField
-          label="Lies at, seconds"
+          label="Lies at"
+          unit="s"
           value={single.seat.place.frame / hertz}
           lowest={-86_400}
           highest={86_400}
