@@ -87,8 +87,14 @@ public final class Performance {
     /** Whether it changes how notes sound. */
     public static boolean matters(Message message) {
         return message.bends()
-                || List.of(DATA_ENTRY, VOLUME, PAN, EXPRESSION, DATA_ENTRY_FINE, NUMBER_FINE, NUMBER, RESET).stream()
-                        .anyMatch(message::sets);
+                || message.sets(VOLUME)
+                || message.sets(EXPRESSION)
+                || message.sets(PAN)
+                || message.sets(DATA_ENTRY)
+                || message.sets(DATA_ENTRY_FINE)
+                || message.sets(NUMBER)
+                || message.sets(NUMBER_FINE)
+                || message.sets(RESET);
     }
 
     private void play(Message message, boolean pans, boolean isWide) {

@@ -37,6 +37,9 @@ import java.util.stream.Collectors;
 public final class AddToSession {
     private final RecordingStore store;
     private final Session session;
+    /** Recordings that something of the session sounds from. */
+    private final List<Recording> used;
+
     private final List<SessionEdit> edits = new ArrayList<>();
     private final List<String> words = new ArrayList<>();
     /** The row that recordings become a take of; null: rows of their own. */
@@ -54,6 +57,7 @@ public final class AddToSession {
     public AddToSession(RecordingStore store, Session session) {
         this.store = store;
         this.session = session;
+        this.used = Onto.used(session);
     }
 
     /** Recordings become a new take of a row. */
@@ -106,7 +110,7 @@ public final class AddToSession {
     }
 
     private Optional<Recording> named(String file) {
-        return Onto.used(session).stream()
+        return used.stream()
                 .filter(each -> each.fileName().equalsIgnoreCase(file))
                 .findFirst();
     }

@@ -9,7 +9,6 @@ import apodex.session.Recording;
 import apodex.session.Role;
 import apodex.session.Session;
 import apodex.session.Song;
-import apodex.session.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -20,7 +19,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * Examines a drop: takes its recordings into the store, hears each of them, tells from names what they are, and looks for those
@@ -111,6 +109,9 @@ public final class DropExaminer {
             files.add(document(document, common, "f" + (files.size() + 1)));
             KeptDocuments.keep(document.file(), kept, files.size());
         }
+        CameAlong along = ours == null || sorted.documents.isEmpty()
+                ? null
+                : SessionAsItWas.along(sorted.documents.get(0).session(), files, sorted);
         boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
         Onto onto = session == null ? null : Onto.of(sessionId, session, at, files);
         if (onto != null) {
@@ -135,9 +136,7 @@ public final class DropExaminer {
                 sorted.refused,
                 sorted.remarks,
                 onto,
-                ours == null || sorted.documents.isEmpty()
-                        ? null
-                        : along(sorted.documents.get(0).session(), files));
+                along);
         return new PlacesInTheMix(store, drop.progress()).of(new UnnamedMix(store).of(named(intake, sorted)));
     }
 
@@ -234,20 +233,6 @@ public final class DropExaminer {
         return sorted.documents.isEmpty()
                 ? called
                 : sorted.documents.get(0).session().song().title();
-    }
-
-    /** The session that the files were printed from, where it is of use: some of its rows came by themselves. */
-    @Nullable
-    private static CameAlong along(Session document, List<IntakeFile> files) {
-        Set<String> names = files.stream()
-                .filter(file -> Station.called(file.station()).isPresent())
-                .map(file -> file.seat().row().replaceFirst(" (left|right)$", ""))
-                .collect(Collectors.toSet());
-        return document.rows().stream()
-                        .anyMatch(row -> row.kind().isSource()
-                                && names.contains(NoteRows.safe(row.name()).replaceFirst(" (left|right)$", "")))
-                ? new CameAlong(document.rows().size() - 1, false)
-                : null;
     }
 
     /** One is opened at a time. */

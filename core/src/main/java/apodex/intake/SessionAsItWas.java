@@ -19,6 +19,8 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The session that one of our parcels was printed from, as its document has it, with what was printed in the place of its recordings:
@@ -52,6 +54,34 @@ final class SessionAsItWas {
         this.manifest = manifest;
         this.intake = intake;
         this.making = making;
+    }
+
+    /** The session that the files were printed from, where it is of use: some of its rows came by themselves. */
+    @Nullable
+    static CameAlong along(Session document, List<IntakeFile> files, Sorted sorted) {
+        Set<String> came = files.stream()
+                .filter(file -> Station.called(file.station()).isPresent())
+                .map(file -> whole(file.seat().row()))
+                .collect(Collectors.toSet());
+        Map<String, Long> sources = document.rows().stream()
+                .filter(row -> row.kind().isSource() && came.contains(whole(NoteRows.safe(row.name()))))
+                .collect(Collectors.groupingBy(
+                        row -> NoteRows.safe(row.name()), LinkedHashMap::new, Collectors.counting()));
+        sources.forEach((name, rows) -> {
+            if (rows > 1) {
+                sorted.remark(
+                        name,
+                        rows
+                                + " rows of the session it was printed from are called so. Nothing tells which file is whose: as that"
+                                + " session they have no sound.");
+            }
+        });
+        return sources.isEmpty() ? null : new CameAlong(document.rows().size() - 1, false);
+    }
+
+    /** A side that went out by itself is called after it. */
+    private static String whole(String name) {
+        return name.replaceFirst(" (left|right)$", "");
     }
 
     /** A file, and what the parcel says of it. */
@@ -98,12 +128,11 @@ final class SessionAsItWas {
                 .orElse(null);
     }
 
-    /** Id of the row that a file was taken from; empty where that cannot be told. A side that went out by itself is called after it. */
+    /** Id of the row that a file was taken from; empty where that cannot be told. */
     private String rowOf(Manifest.Entry entry) {
         String name = NoteRows.safe(entry.row());
-        String whole = name.replaceFirst(" (left|right)$", "");
         List<Row> called = called(name);
-        List<Row> meant = called.isEmpty() && isSide(entry) ? called(whole) : called;
+        List<Row> meant = called.isEmpty() && isSide(entry) ? called(whole(name)) : called;
         return meant.size() == 1 ? meant.get(0).id() : "";
     }
 

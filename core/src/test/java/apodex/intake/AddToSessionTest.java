@@ -17,6 +17,8 @@ import apodex.session.Clip;
 import apodex.session.InstrumentRow;
 import apodex.session.Marker;
 import apodex.session.MixRow;
+import apodex.session.Recording;
+import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Song;
@@ -289,6 +291,11 @@ final class AddToSessionTest {
                         .sha256());
         Intake own = new Correction.OnItsOwn().applyTo(intake);
         assertThat(own.rowCount()).as("all five, each a row").isEqualTo(5);
+        assertThat(own.sounds())
+                .filteredOn(file -> file.name().equals("Loose.wav"))
+                .extracting(file -> file.seat().place().frame())
+                .as("there is no mark any more")
+                .containsExactly(0L);
         Session without = session.withRows(List.of(MixRow.DEFAULT)); // somebody removed the tuba meanwhile
         assertThat(new AddToSession(store, without)
                         .add(intake, kept, Files.createTempDirectory(folder, "w"))
@@ -297,6 +304,29 @@ final class AddToSessionTest {
                         .rows())
                 .extracting(Row::name)
                 .contains("Tuba");
+    }
+
+    @Test
+    void rowsThatShareANameAreToldBeforeAParcelBecomesItsSession() throws IOException {
+        Session session = session("Tuba.wav", sound(100, 1), "Harp.wav", sound(90, 2));
+        Session twice = session.withRows(
+                List.of(session.rows().get(0), session.rows().get(1).withName("Tuba"), MixRow.DEFAULT));
+        IntakeFile came = printed("Tuba left", session.recordings().get(0));
+        Sorted sorted = Sorted.ofDocuments(List.of(), Sorted.Forms.NONE);
+        assertThat(SessionAsItWas.along(session, List.of(came), sorted)).isEqualTo(new CameAlong(2, false));
+        assertThat(sorted.remarks).isEmpty();
+        assertThat(SessionAsItWas.along(twice, List.of(came), sorted)).isEqualTo(new CameAlong(2, false));
+        assertThat(sorted.remarks).extracting(Refusal::file).containsExactly("Tuba");
+        assertThat(SessionAsItWas.along(
+                        session, List.of(printed("Oboe", session.recordings().get(0))), sorted))
+                .as("a document that none of the files is of")
+                .isNull();
+    }
+
+    private static IntakeFile printed(String row, Recording recording) {
+        Seat seat = new Seat(Seat.Use.ROW, row, Role.OTHER, "", 1, Seat.Side.WHOLE, "", Place.start());
+        return new IntakeFile(
+                "f1", "", row + ".wav", IntakeFile.Kind.RECORDING, recording, null, null, 0, "Raw", seat, null);
     }
 
     private static Row row(Session session, String name) {
