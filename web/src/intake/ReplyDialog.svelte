@@ -40,7 +40,7 @@
     <pre>{text}</pre>
     <label class="pickup">
       <span class="cap">Where it was picked up, if it came by a link</span>
-      <Field placeholder="https://…/#/pickup/…" bind:value={address} aria-describedby="pickup-hint" />
+      <Field placeholder="https://…/p/…" bind:value={address} aria-describedby="pickup-hint" />
       <span id="pickup-hint" class="under"
         >{address.trim() && !there
           ? 'That is no address of a pickup.'

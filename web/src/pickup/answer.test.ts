@@ -11,6 +11,12 @@ describe('An answer on a pickup', () => {
     expect(told(address)).toBe('One & two\n“lost.wav” + 3 dB?');
   });
 
+  it('takes the link as it was sent', () => {
+    const address = answerAddress('https://quay.example/p/WDen-x_9', 'No tuba');
+    expect(address).toContain('https://quay.example/#/pickup/WDen-x_9?answer=');
+    expect(told(address)).toBe('No tuba');
+  });
+
   it('goes to no other address', () => {
     for (const other of [
       '',

@@ -12,9 +12,12 @@ export function answerAddress(address: string, text: string): string | undefined
   } catch {
     return undefined;
   }
-  const [route] = url.hash.split('?');
-  if (!/^https?:$/.test(url.protocol) || !/^#\/pickup\/[^/]+$/.test(route!)) return undefined;
-  url.hash = `${route}?${ANSWER}=${encodeURIComponent(shortened(text))}`;
+  // as it is sent, and as it stands in the browser once it is opened
+  const token = /^\/p\/([^/]+)$/.exec(url.pathname)?.[1] ?? /^#\/pickup\/([^/?]+)/.exec(url.hash)?.[1];
+  if (!/^https?:$/.test(url.protocol) || !token) return undefined;
+  url.pathname = '/';
+  url.search = '';
+  url.hash = `/pickup/${token}?${ANSWER}=${encodeURIComponent(shortened(text))}`;
   return url.href;
 }
 
