@@ -12,6 +12,7 @@
     DYNAMICS_WORDS,
     FOLDERS,
     FORMATS,
+    LISTENING,
     RATES,
     RETURN_WORDS,
     RETURNS,
@@ -64,7 +65,7 @@
     </Select></label
   >
 {/snippet}
-{#snippet yesNo(name: 'count' | 'takes' | 'notes' | 'listening' | 'document', label: string)}
+{#snippet yesNo(name: 'count' | 'takes' | 'notes' | 'listening' | 'cues' | 'layOut' | 'document', label: string)}
   <label class="check" class:set={settings[name] !== null && settings[name] !== undefined}
     ><Check
       checked={!!effective[name]}
@@ -123,6 +124,7 @@
   >
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
+  {@render select('listeningAs', 'The mix to listen to', LISTENING)}
   <label
     ><span>Zips no larger than</span><span class="with"
       ><Field
@@ -147,7 +149,9 @@
   {@render yesNo('count', 'Count the lead-in in clicks')}
   {@render yesNo('takes', 'Takes that are not chosen, at Raw')}
   {@render yesNo('notes', 'Notes as Standard MIDI Files')}
-  {@render yesNo('listening', 'An MP3 of the reference mix')}
+  {@render yesNo('listening', `A${effective.listeningAs === 'flac' ? ' FLAC' : 'n MP3'} of the reference mix`)}
+  {@render yesNo('cues', 'Markers in the files')}
+  {@render yesNo('layOut', 'Timeline, clip list and tempo map')}
   {@render yesNo('document', 'The session itself, to open in Apodex')}
 </div>
 

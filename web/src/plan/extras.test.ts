@@ -4,7 +4,7 @@ import { extras } from './extras';
 
 const print = (row: string, file: string) => ({ row, file }) as Print;
 const plan = (prints: Print[], more: Partial<Plan> = {}) =>
-  ({ prints, notes: [], listening: [''], document: false, ...more }) as unknown as Plan;
+  ({ prints, notes: [], listening: [''], listeningAs: 'mp3', document: false, ...more }) as unknown as Plan;
 
 test('the click stands where it is printed, all others come last', () => {
   const click = print('apodex:click', '00_Click.wav');

@@ -24,7 +24,9 @@ export function extras(plan: Plan): { first: Extra[]; last: Extra[] } {
       ...(plan.notes.length
         ? [{ name: 'Notes', words: 'Standard MIDI Files', files: plan.notes.map((notes) => notes.file) }]
         : []),
-      ...(listening.length ? [{ name: 'To listen to', words: 'MP3 of the reference mix', files: listening }] : []),
+      ...(listening.length
+        ? [{ name: 'To listen to', words: `${plan.listeningAs.toUpperCase()} of the reference mix`, files: listening }]
+        : []),
       ...(plan.document ? [{ name: 'The session itself', words: 'to be opened in Apodex', files: [] }] : []),
     ],
   };

@@ -6,6 +6,11 @@ export const FORMATS = [
   ['aiff', 'AIFF'],
   ['flac', 'FLAC'],
 ] as const;
+/** Small files of the mix. */
+export const LISTENING = [
+  ['mp3', 'MP3'],
+  ['flac', 'FLAC'],
+] as const;
 export const DEPTHS = ['int16', 'int24', 'int32', 'float32'] as const;
 export const RATES = [44_100, 48_000, 88_200, 96_000] as const;
 export const CHANNELS = [

@@ -1,5 +1,6 @@
 package apodex.bench;
 
+import apodex.audio.FileKind;
 import apodex.audio.WorkFolder;
 import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
@@ -92,7 +93,7 @@ public final class Bench {
         figure("mixture-parcel-vs-print", mixed.parcel() / mixed.print());
         Workload minute = Workload.make(store, folder, 28, 12, 60);
         Handoff flac = Handoff.named("bench").printing(null, rows);
-        flac = flac.with(flac.settings().withFormat(Handoff.Format.FLAC));
+        flac = flac.with(flac.settings().withFormat(FileKind.FLAC));
         ParcelTimes.Times packed = times.of(minute, flac);
         figure("flac-parcel-vs-print", packed.parcel() / packed.print());
         figure("flac-proof-again-seconds", packed.again());

@@ -7,6 +7,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Arrays;
 
 /**
  * Writes AIFF, or AIFF-C of kind {@code fl32} for floats. The format has no field for a time stamp. Sizes are 32-bit: a
@@ -19,15 +20,23 @@ public final class AiffWriter extends SoundWriter {
     private final SampleRate rate;
     private final int channels;
     private final SampleFormat sample;
+    private final @Nullable SoundLabel label;
 
     /** @throws IOException also when the file would pass 4 GiB */
-    public AiffWriter(@Nullable Path file, SampleRate rate, int channels, SampleFormat sample, long frames)
+    public AiffWriter(
+            @Nullable Path file,
+            SampleRate rate,
+            int channels,
+            SampleFormat sample,
+            long frames,
+            @Nullable SoundLabel label)
             throws IOException {
         super(file, channels * sample.bytes(), frames);
         this.rate = rate;
         this.channels = channels;
         this.sample = sample;
-        if (fileBytes(channels, sample, frames) > LARGEST) {
+        this.label = label;
+        if (fileBytes(channels, sample, frames, label) > LARGEST) {
             close();
             throw new IOException("AIFF cannot hold more than 4 GiB; “" + (file == null ? "" : file.getFileName())
                     + "” would be larger. Print WAV instead.");
@@ -36,13 +45,28 @@ public final class AiffWriter extends SoundWriter {
     }
 
     /** Bytes a file will have, header included. */
-    public static long fileBytes(int channels, SampleFormat sample, long frames) {
+    public static long fileBytes(int channels, SampleFormat sample, long frames, @Nullable SoundLabel label) {
         long data = frames * channels * sample.bytes();
-        return headerBytes(sample) + data + (data & 1);
+        return headerBytes(sample, label) + data + (data & 1);
     }
 
-    private static int headerBytes(SampleFormat sample) {
-        return 12 + (sample.isFloat() ? 12 : 0) + 8 + commonBytes(sample) + 16;
+    private static int headerBytes(SampleFormat sample, @Nullable SoundLabel label) {
+        return 12 + (sample.isFloat() ? 12 : 0) + 8 + commonBytes(sample) + chunks(label).length + 16;
+    }
+
+    /** Everything between what is common and the sound: marks and ID3 tags. */
+    private static byte[] chunks(@Nullable SoundLabel label) {
+        if (label == null) {
+            return new byte[0];
+        }
+        byte[] marks = CueChunks.aiff(label.cues());
+        byte[] tags = label.isNamed() ? Id3Writer.of(label) : new byte[0];
+        ByteBuffer out = ByteBuffer.allocate(marks.length + 8 + tags.length).order(ByteOrder.BIG_ENDIAN);
+        out.put(marks);
+        if (tags.length > 0) {
+            out.put(ascii("ID3 ")).putInt(tags.length).put(tags);
+        }
+        return Arrays.copyOf(out.array(), out.position());
     }
 
     private static int commonBytes(SampleFormat sample) {
@@ -57,9 +81,9 @@ public final class AiffWriter extends SoundWriter {
     @Override
     ByteBuffer header(long frames, @Nullable BroadcastExtension.Loudness loudness) {
         long data = frames * channels * sample.bytes();
-        ByteBuffer out = ByteBuffer.allocate(headerBytes(sample)).order(ByteOrder.BIG_ENDIAN);
+        ByteBuffer out = ByteBuffer.allocate(headerBytes(sample, label)).order(ByteOrder.BIG_ENDIAN);
         out.put(ascii("FORM"))
-                .putInt((int) (headerBytes(sample) - 8 + data + (data & 1)))
+                .putInt((int) (headerBytes(sample, label) - 8 + data + (data & 1)))
                 .put(ascii(sample.isFloat() ? "AIFC" : "AIFF"));
         if (sample.isFloat()) {
             out.put(ascii("FVER")).putInt(4).putInt(0xA2805140); // the one version of AIFF-C there is
@@ -76,6 +100,7 @@ public final class AiffWriter extends SoundWriter {
                 out.put((byte) 0);
             }
         }
+        out.put(chunks(label));
         out.put(ascii("SSND")).putInt((int) (8 + data)).putInt(0).putInt(0);
         return out.flip();
     }

@@ -4,47 +4,46 @@ import java.io.IOException;
 import java.nio.file.Path;
 import net.sourceforge.javaflacencoder.EncodingConfiguration;
 import net.sourceforge.javaflacencoder.FLACEncoder;
-import net.sourceforge.javaflacencoder.FLACFileOutputStream;
 import net.sourceforge.javaflacencoder.StreamConfiguration;
 
-/** Makes FLAC (RFC 9639) from a WAV file of 16 or 24-bit integers. Whoever needs to be sure decodes it: every proof does. */
+/**
+ * Makes FLAC (RFC 9639) from a plain file of 16 or 24-bit integers; what is finer is rounded to 24 bits. Whoever needs to be sure decodes
+ * it: every proof does.
+ */
 public final class FlacWriter {
     /** Block sizes tried: one that divides the length without rest trips the encoder at its end. */
     private static final int[] BLOCK_SIZES = {4_096, 4_608, 4_095};
+
+    /** What it is asked for here. */
+    static final SampleFormat DEEPEST = SampleFormat.INT24;
 
     private static final int READ_FRAMES = 8_192;
 
     private FlacWriter() {}
 
     /**
-     * Encodes {@code wav}.
+     * Encodes {@code sound}.
      *
      * @param flac must not exist
      * @throws IOException also when FLAC cannot hold what is in it
      */
-    public static void encode(Path wav, Path flac) throws IOException {
-        SoundInfo info = SoundFile.examine(wav);
+    public static void encode(Path sound, Path flac, SoundLabel label) throws IOException {
+        SoundInfo info = SoundFile.examine(sound);
+        SampleFormat sample =
+                info.sample().isFloat() || info.sample().bits() > DEEPEST.bits() ? DEEPEST : info.sample();
         FLACEncoder encoder = new FLACEncoder();
         int block = blockSize(info.frames());
         StreamConfiguration stream = new StreamConfiguration(
-                info.channels(),
-                block,
-                block,
-                info.rate().hertz(),
-                info.sample().bits());
+                info.channels(), block, block, info.rate().hertz(), sample.bits());
         if (!encoder.setStreamConfiguration(stream)) {
-            throw new IOException("FLAC cannot hold " + info.rate().label() + " with "
-                    + info.sample().label() + ".");
+            throw new IOException("FLAC cannot hold " + info.rate().label() + " with " + sample.label() + ".");
         }
         encoder.setEncodingConfiguration(new EncodingConfiguration());
-        try (PcmReader in = new PcmReader(wav, info)) {
-            FLACFileOutputStream out = new FLACFileOutputStream(flac.toFile());
-            try {
+        try (PcmReader in = new PcmReader(sound, info)) {
+            try (TaggedFlacOutput out = new TaggedFlacOutput(flac, label)) {
                 encoder.setOutputStream(out);
                 encoder.openFLACStream();
-                write(in, info, encoder);
-            } finally {
-                out.close();
+                write(in, info, sample, encoder);
             }
         }
     }
@@ -58,16 +57,20 @@ public final class FlacWriter {
         return BLOCK_SIZES[0] + 1;
     }
 
-    private static void write(PcmReader in, SoundInfo info, FLACEncoder encoder) throws IOException {
+    private static void write(PcmReader in, SoundInfo info, SampleFormat sample, FLACEncoder encoder)
+            throws IOException {
         int[] samples = new int[READ_FRAMES * info.channels()];
         double[][] decoded = new double[info.channels()][READ_FRAMES];
-        double scale = Math.scalb(1.0, info.sample().bits() - 1);
+        double scale = Math.scalb(1.0, sample.bits() - 1);
+        boolean rounds = sample != info.sample();
         for (long first = 0; first < info.frames(); first += READ_FRAMES) {
             int count = (int) Math.min(READ_FRAMES, info.frames() - first);
             in.read(first, count, 0, decoded, 0);
             for (int i = 0; i < count; i++) {
                 for (int c = 0; c < info.channels(); c++) {
-                    samples[i * info.channels() + c] = (int) (decoded[c][i] * scale);
+                    double value = decoded[c][i] * scale;
+                    samples[i * info.channels() + c] =
+                            (int) (rounds ? Math.max(-scale, Math.min(scale - 1, Math.rint(value))) : value);
                 }
             }
             encoder.addSamples(samples, count);

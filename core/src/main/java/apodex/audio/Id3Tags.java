@@ -9,7 +9,8 @@ import java.util.Map;
 
 /** Tags by ID3 of version 2.3 and 2.4 (id3.org), as they stand in chunks of WAV and AIFF files: title, comment, beats a minute. */
 final class Id3Tags {
-    private static final int HEADER = 10;
+    static final int HEADER = 10;
+    private static final int FOOTER = 0x10;
     private static final int EXTENDED = 0x40;
     private static final int UNSYNCHRONISED = 0x80;
 
@@ -54,6 +55,15 @@ final class Id3Tags {
                 SoundFacts.tidy(said.getOrDefault("TIT2", "")),
                 SoundFacts.tidy(said.getOrDefault("COMM", "")),
                 Tags.tempo(said.getOrDefault("TBPM", "").replace("\0", "")));
+    }
+
+    /** How long a tag is, told by its header, with the header and what ends it; 0 where there is none. */
+    static long wholeBytes(byte[] header) {
+        if (header[0] != 'I' || header[1] != 'D' || header[2] != '3') {
+            return 0;
+        }
+        int footer = (header[5] & FOOTER) != 0 ? HEADER : 0;
+        return HEADER + (long) sevenBits(ByteBuffer.wrap(header).getInt(6)) + footer;
     }
 
     private static int sevenBits(int size) {

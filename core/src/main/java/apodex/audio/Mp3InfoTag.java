@@ -59,22 +59,23 @@ final class Mp3InfoTag {
     /**
      * Fills in the frame that the encoder left empty at the file's start.
      *
+     * @param start  where the sound begins, behind what the file says of itself
      * @param frames length of the sound that was encoded
      * @param rate   its rate; the file's can be lower
      */
-    static void fillIn(Path mp3, long frames, SampleRate rate) throws IOException {
+    static void fillIn(Path mp3, long start, long frames, SampleRate rate) throws IOException {
         try (FileChannel file = FileChannel.open(mp3, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
             ByteBuffer four = ByteBuffer.allocate(4);
-            file.read(four, 0);
+            file.read(four, start);
             Header first = Header.of(four.getInt(0));
-            long count = count(file, first.bytes());
+            long count = count(file, start + first.bytes());
             long sound = Math.round((double) frames * first.rate() / rate.hertz());
             long padding = Math.max(0, Math.min(MOST_PADDING, count * first.samples() - DELAY - sound));
             ByteBuffer tag = ByteBuffer.allocate(first.bytes());
             tag.putInt(four.getInt(0));
             tag.position(4 + first.sideInfo());
             tag.put("Info".getBytes(StandardCharsets.US_ASCII)).putInt(FLAGS);
-            tag.putInt((int) count).putInt((int) file.size());
+            tag.putInt((int) count).putInt((int) (file.size() - start));
             for (int i = 0; i < TABLE; i++) {
                 tag.put((byte) (i * 256 / TABLE));
             }
@@ -87,11 +88,11 @@ final class Mp3InfoTag {
                     .put((byte) ((DELAY & 15) << 4 | padding >> 8))
                     .put((byte) padding);
             tag.putInt(0); // source, gain, preset
-            tag.putInt((int) file.size());
+            tag.putInt((int) (file.size() - start));
             tag.putShort((short) 0);
             tag.putShort((short) crc16(tag.array(), tag.position()));
             tag.rewind();
-            file.write(tag, 0);
+            file.write(tag, start);
         }
     }
 

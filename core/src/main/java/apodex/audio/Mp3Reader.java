@@ -11,8 +11,11 @@ import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 
 /**
  * Unpacks an MP3 to a 16-bit WAV. What the encoder put around the sound is taken away where its first frame says how much, so that
@@ -59,6 +62,7 @@ public final class Mp3Reader {
         byte[] none = new byte[0];
         Path raw = Files.createTempFile(wav.toAbsolutePath().getParent(), "mp3-", ".raw");
         try (InputStream in = Files.newInputStream(mp3)) {
+            in.skipNBytes(tagBytes(mp3));
             long count = 0;
             try (var out = new BufferedOutputStream(Files.newOutputStream(raw), 1 << 16)) {
                 for (byte[] bytes = in.readNBytes(READ_BYTES); bytes.length > 0; bytes = in.readNBytes(READ_BYTES)) {
@@ -87,6 +91,23 @@ public final class Mp3Reader {
         } finally {
             decoder.hip_decode_exit(state);
             Files.deleteIfExists(raw);
+        }
+    }
+
+    /** Bytes of the tags at the start, pictures and all: the decoder would look for sound in them (id3.org, 2.4, sections 3.1 and 3.4). */
+    private static long tagBytes(Path mp3) throws IOException {
+        try (FileChannel channel = FileChannel.open(mp3, StandardOpenOption.READ)) {
+            ChunkReader in = new ChunkReader(channel);
+            long at = 0;
+            while (at + Id3Tags.HEADER <= in.length()) {
+                long size = Id3Tags.wholeBytes(
+                        in.read(at, Id3Tags.HEADER, ByteOrder.BIG_ENDIAN).array());
+                if (size == 0 || at + size > in.length()) {
+                    break;
+                }
+                at += size;
+            }
+            return at;
         }
     }
 

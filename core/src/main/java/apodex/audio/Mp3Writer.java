@@ -16,14 +16,18 @@ public final class Mp3Writer {
     private Mp3Writer() {}
 
     /** @param mp3 must not exist */
-    public static void encode(Path sound, Path mp3) throws IOException {
+    public static void encode(Path sound, Path mp3, SoundLabel label) throws IOException {
         SoundInfo info = SoundFile.examine(sound);
         int mode = info.channels() == 1 ? LameEncoder.CHANNEL_MODE_MONO : LameEncoder.CHANNEL_MODE_JOINT_STEREO;
         AudioFormat format = new AudioFormat(info.rate().hertz(), 16, info.channels(), true, false);
         LameEncoder encoder = new LameEncoder(format, KILOBITS, mode, LameEncoder.QUALITY_MIDDLE, false);
+        long start;
         try (PcmReader in = new PcmReader(sound, info);
                 OutputStream out =
                         Files.newOutputStream(mp3, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
+            byte[] tags = Id3Writer.of(label);
+            out.write(tags);
+            start = tags.length;
             PcmEncoder pcm = new PcmEncoder(SampleFormat.INT16, info.channels(), 0);
             double[][] block = new double[info.channels()][READ_FRAMES];
             byte[] bytes = new byte[READ_FRAMES * pcm.frameBytes()];
@@ -42,6 +46,6 @@ public final class Mp3Writer {
         } finally {
             encoder.close();
         }
-        Mp3InfoTag.fillIn(mp3, info.frames(), info.rate());
+        Mp3InfoTag.fillIn(mp3, start, info.frames(), info.rate());
     }
 }

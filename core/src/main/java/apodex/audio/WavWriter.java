@@ -7,6 +7,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Arrays;
 
 /**
  * Writes a WAV file (EBU Tech 3285); RF64 (EBU Tech 3306) where it may pass 4 GiB.
@@ -20,7 +21,7 @@ public final class WavWriter extends SoundWriter {
     private final SampleRate rate;
     private final int channels;
     private final SampleFormat sample;
-    private final BroadcastExtension broadcast;
+    private final @Nullable SoundLabel label;
     private final boolean rf64;
 
     /**
@@ -28,7 +29,7 @@ public final class WavWriter extends SoundWriter {
      *
      * @param file      must not exist; null to write nothing, for whoever listens
      * @param frames    frames that will be written, or the most there can be
-     * @param broadcast the {@code bext} chunk, or null for none
+     * @param label     what it says of itself; null for nothing
      */
     public WavWriter(
             @Nullable Path file,
@@ -36,27 +37,52 @@ public final class WavWriter extends SoundWriter {
             int channels,
             SampleFormat sample,
             long frames,
-            @Nullable BroadcastExtension broadcast)
+            @Nullable SoundLabel label)
             throws IOException {
         super(file, channels * sample.bytes(), frames);
         this.rate = rate;
         this.channels = channels;
         this.sample = sample;
-        this.broadcast = broadcast;
-        this.rf64 = riffBytes(channels, sample, frames, broadcast) > LARGEST_RIFF;
+        this.label = label;
+        this.rf64 = riffBytes(rate, channels, sample, frames, label) > LARGEST_RIFF;
         begin();
     }
 
     /** Bytes a file will have, header included. */
     public static long fileBytes(
-            SampleRate rate, int channels, SampleFormat sample, long frames, @Nullable BroadcastExtension broadcast) {
-        long riff = riffBytes(channels, sample, frames, broadcast);
+            SampleRate rate, int channels, SampleFormat sample, long frames, @Nullable SoundLabel label) {
+        long riff = riffBytes(rate, channels, sample, frames, label);
         return riff + 8 + (riff > LARGEST_RIFF ? 8 + DS64_BODY : 0);
     }
 
-    private static int broadcastBytes(BroadcastExtension broadcast) {
-        int length = broadcast == null ? 0 : broadcast.toBytes().length;
-        return broadcast == null ? 0 : 8 + length + (length & 1);
+    /** Everything between the form and the format: {@code bext}, iXML, cue points. */
+    private static byte[] chunks(
+            @Nullable SoundLabel label,
+            SampleRate rate,
+            int channels,
+            SampleFormat sample,
+            @Nullable BroadcastExtension.Loudness loudness) {
+        if (label == null) {
+            return new byte[0];
+        }
+        byte[] bext = label.broadcast() == null
+                ? new byte[0]
+                : (loudness == null ? label.broadcast() : label.broadcast().with(loudness)).toBytes();
+        byte[] ixml = label.isNamed() ? IxmlDocument.of(label, sample, rate.hertz(), channels) : new byte[0];
+        byte[] cues = CueChunks.wav(label.cues());
+        ByteBuffer out = ByteBuffer.allocate(8 + bext.length + 1 + 8 + ixml.length + cues.length)
+                .order(ByteOrder.LITTLE_ENDIAN);
+        chunk(out, "bext", bext);
+        chunk(out, "iXML", ixml);
+        out.put(cues);
+        return Arrays.copyOf(out.array(), out.position());
+    }
+
+    private static void chunk(ByteBuffer out, String id, byte[] body) {
+        if (body.length > 0) {
+            out.put(ascii(id)).putInt(body.length).put(body);
+            out.position(out.position() + (body.length & 1));
+        }
     }
 
     /** Formats other than PCM want an extension size and a fact chunk. */
@@ -64,9 +90,10 @@ public final class WavWriter extends SoundWriter {
         return sample.isFloat() ? 8 + 18 + 8 + 4 : 8 + 16;
     }
 
-    private static long riffBytes(int channels, SampleFormat sample, long frames, BroadcastExtension broadcast) {
+    private static long riffBytes(
+            SampleRate rate, int channels, SampleFormat sample, long frames, @Nullable SoundLabel label) {
         long data = frames * channels * sample.bytes();
-        return 4 + broadcastBytes(broadcast) + formatBytes(sample) + 8 + data + (data & 1);
+        return 4 + chunks(label, rate, channels, sample, null).length + formatBytes(sample) + 8 + data + (data & 1);
     }
 
     @Override
@@ -77,9 +104,9 @@ public final class WavWriter extends SoundWriter {
     @Override
     ByteBuffer header(long frames, @Nullable BroadcastExtension.Loudness loudness) {
         long dataBytes = frames * channels * sample.bytes();
-        long riffBytes = riffBytes(channels, sample, frames, broadcast);
-        ByteBuffer out = ByteBuffer.allocate(
-                        12 + (rf64 ? 8 + DS64_BODY : 0) + broadcastBytes(broadcast) + formatBytes(sample) + 8)
+        long riffBytes = riffBytes(rate, channels, sample, frames, label);
+        byte[] chunks = chunks(label, rate, channels, sample, loudness);
+        ByteBuffer out = ByteBuffer.allocate(12 + (rf64 ? 8 + DS64_BODY : 0) + chunks.length + formatBytes(sample) + 8)
                 .order(ByteOrder.LITTLE_ENDIAN);
         out.put(ascii(rf64 ? "RF64" : "RIFF"))
                 .putInt((int) (rf64 ? LARGEST_RIFF : riffBytes))
@@ -92,13 +119,7 @@ public final class WavWriter extends SoundWriter {
                     .putLong(frames)
                     .putInt(0);
         }
-        if (broadcast != null) {
-            byte[] bext = (loudness == null ? broadcast : broadcast.with(loudness)).toBytes();
-            out.put(ascii("bext")).putInt(bext.length).put(bext);
-            if ((bext.length & 1) == 1) {
-                out.put((byte) 0);
-            }
-        }
+        out.put(chunks);
         int frameBytes = channels * sample.bytes();
         out.put(ascii("fmt "))
                 .putInt(sample.isFloat() ? 18 : 16)

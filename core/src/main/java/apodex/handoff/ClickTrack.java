@@ -1,12 +1,11 @@
 package apodex.handoff;
 
-import apodex.audio.AiffWriter;
-import apodex.audio.BroadcastExtension;
 import apodex.audio.Dither;
+import apodex.audio.FileKind;
 import apodex.audio.PcmEncoder;
 import apodex.audio.SampleFormat;
+import apodex.audio.SoundLabel;
 import apodex.audio.SoundWriter;
-import apodex.audio.WavWriter;
 import apodex.measure.SoundMeter;
 import apodex.session.Session;
 import apodex.signal.Passage;
@@ -98,9 +97,9 @@ final class ClickTrack {
             List<Knock> knocks,
             long frames,
             SampleFormat depth,
-            Handoff.Format format,
+            FileKind kind,
             Path file,
-            @Nullable BroadcastExtension broadcast,
+            @Nullable SoundLabel label,
             long ditherSeed)
             throws IOException {
         double[][] sounds = {knock(ACCENT_HERTZ, ACCENT_LEVEL), knock(BEAT_HERTZ, BEAT_LEVEL)};
@@ -108,9 +107,7 @@ final class ClickTrack {
         Dither dither = Dither.policy(false, depth);
         byte[] bytes = new byte[BLOCK_FRAMES * encoder.frameBytes()];
         double[][] block = new double[1][BLOCK_FRAMES];
-        try (SoundWriter out = format == Handoff.Format.AIFF
-                ? new AiffWriter(file, rate, 1, depth, frames)
-                : new WavWriter(file, rate, 1, depth, frames, broadcast)) {
+        try (SoundWriter out = kind.open(file, rate, 1, depth, frames, label)) {
             SoundMeter meter = new SoundMeter(rate, out.layout());
             out.listen(meter, frames);
             for (long first = 0; first < frames; first += BLOCK_FRAMES) {

@@ -32,7 +32,7 @@ import java.util.TreeMap;
  */
 public final class ContentKeys {
     /** Goes up whenever the same session would sound different, so that nothing from before is taken over. */
-    private static final int SOUND_VERSION = 6;
+    private static final int SOUND_VERSION = 7;
 
     private static final ObjectWriter JSON = SessionDocument.JSON
             .copy()
@@ -105,10 +105,9 @@ public final class ContentKeys {
         facts.put(
                 "header",
                 List.of(
-                        session.song().title(),
-                        print.rowName(),
                         String.valueOf(session.originated()),
-                        plan.section(print).startReference()));
+                        plan.section(print).startReference(),
+                        plan.label(session, print).withoutBroadcast()));
     }
 
     private void sound(Row row, Station station, Map<String, Object> facts) {

@@ -1,9 +1,11 @@
 package apodex.handoff;
 
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.session.Recording;
 import apodex.session.Session;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Arrays;
 import java.util.Comparator;
 
 /** Sample formats a print can have. */
@@ -38,6 +40,15 @@ public enum Depth {
                 .map(Depth::leastFor)
                 .max(Comparator.naturalOrder())
                 .orElse(INT24);
+    }
+
+    /** This, or the deepest that a kind of file holds. */
+    Depth within(FileKind kind) {
+        return Arrays.stream(values())
+                .filter(each -> each.compareTo(this) <= 0
+                        && kind.cannotHold(each.sample()).isEmpty())
+                .max(Comparator.naturalOrder())
+                .orElse(INT16);
     }
 
     private static Depth leastFor(SampleFormat sample) {

@@ -26,7 +26,7 @@ public record Effort(Kind kind, double printing, double reading) {
 
     private static final double WRITING_NANOS_A_BYTE = 2.5;
     private static final double READING_NANOS_A_BYTE = 3.2;
-    private static final double FLAC_NANOS_A_BYTE = 6;
+    private static final double PACKING_NANOS_A_BYTE = 6;
     private static final double ROW_NANOS_A_FRAME = 26;
     private static final double INSERT_NANOS_A_FRAME = 40;
     private static final double INSTRUMENT_NANOS_A_FRAME = 60;
@@ -52,7 +52,7 @@ public record Effort(Kind kind, double printing, double reading) {
         double frames = plan.sections().stream()
                 .mapToLong(section -> section.passage().range().end())
                 .sum();
-        double writing = WRITING_NANOS_A_BYTE + (plan.format() == Handoff.Format.FLAC ? FLAC_NANOS_A_BYTE : 0);
+        double writing = WRITING_NANOS_A_BYTE + (plan.format().isPacked() ? PACKING_NANOS_A_BYTE : 0);
         return new Effort(
                 rows > 0 ? Kind.MIXING : Kind.PLACING,
                 (frames * rows + plan.bytes() * writing) / 1e9,

@@ -1,7 +1,5 @@
 package apodex.handoff;
 
-import apodex.audio.AiffWriter;
-import apodex.audio.WavWriter;
 import apodex.session.Session;
 import apodex.signal.Passage;
 import java.util.ArrayList;
@@ -58,9 +56,7 @@ public final class Foreseen {
     }
 
     private static long bytes(Session session, Plan plan, Print print, long frames) {
-        return plan.format() == Handoff.Format.AIFF
-                ? AiffWriter.fileBytes(print.channels(), plan.depth().sample(), frames)
-                : WavWriter.fileBytes(
-                        plan.rate(), print.channels(), plan.depth().sample(), frames, plan.broadcast(session, print));
+        return plan.format()
+                .bytes(plan.rate(), print.channels(), plan.depth().sample(), frames, plan.label(session, print));
     }
 }

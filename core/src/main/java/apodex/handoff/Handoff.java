@@ -72,32 +72,6 @@ public record Handoff(
         }
     }
 
-    /** Containers a print can have. */
-    public enum Format {
-        @JsonProperty("wav")
-        WAV(".wav", "WAV"),
-        @JsonProperty("aiff")
-        AIFF(".aif", "AIFF"),
-        @JsonProperty("flac")
-        FLAC(".flac", "FLAC");
-
-        private final String ending;
-        private final String label;
-
-        Format(String ending, String label) {
-            this.ending = ending;
-            this.label = label;
-        }
-
-        String ending() {
-            return ending;
-        }
-
-        public String label() {
-            return label;
-        }
-    }
-
     /** What of a row's channels is printed. */
     public enum Sides {
         /** Mono when both sides are alike or one is silent; otherwise stereo. */

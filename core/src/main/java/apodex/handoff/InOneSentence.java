@@ -1,5 +1,6 @@
 package apodex.handoff;
 
+import apodex.audio.FileKind;
 import apodex.signal.Dynamics;
 import apodex.signal.Returns;
 import com.fasterxml.jackson.annotation.JsonProperty;
@@ -161,7 +162,13 @@ public final class InOneSentence {
             words.add("without notes");
         }
         if (all.listening()) {
-            words.add("an MP3 to listen to");
+            words.add((all.listeningAs() == FileKind.MP3 ? "an MP3" : "a FLAC") + " to listen to");
+        }
+        if (all.cues()) {
+            words.add("markers in the files");
+        }
+        if (!all.layOut()) {
+            words.add("without timelines");
         }
         if (all.document()) {
             words.add("with the session itself");

@@ -1,6 +1,7 @@
 package apodex.handoff;
 
-import apodex.audio.BroadcastExtension;
+import apodex.audio.FileKind;
+import apodex.audio.SoundLabel;
 import apodex.session.Session;
 import apodex.signal.Passage;
 import apodex.signal.Sharing;
@@ -19,17 +20,20 @@ import java.util.function.Function;
  * @param name      name of the parcel, without ending
  * @param prints    the files, section by section
  * @param notes     the files of notes that come with them
- * @param listening paths of an MP3 of the reference mix, by section; empty for none
+ * @param listening paths of a mix to listen to, by section; empty for none
  * @param rows      every row of the session, printed or not, in the receiver's order
  * @param sections  what stretches of the song there are; one at least
  * @param sharing   what rows take with them on their way to the mix
- * @param format    container of every file
+ * @param format    kind of every file
+ * @param listeningAs kind of the mix to listen to
+ * @param cues      whether files hold the session's markers
  * @param rate      frames per second of every file
  * @param ringsOut  seconds that effects tell they ring after the range; 0 when none does or the tail is fixed
  * @param depth     sample format of every file
  * @param ownDepth  the format that keeps the recordings exactly
  * @param sheet     folder of the session sheet; empty for none
  * @param document  whether the session itself comes with the files
+ * @param layOut    whether timeline, clip list, tempo map and a page on how to load them come along
  * @param bytes     size of all files together
  */
 public record Plan(
@@ -40,13 +44,16 @@ public record Plan(
         List<PlanRow> rows,
         List<PlannedSection> sections,
         Sharing sharing,
-        Handoff.Format format,
+        FileKind format,
+        FileKind listeningAs,
+        boolean cues,
         SampleRate rate,
         double ringsOut,
         Depth depth,
         Depth ownDepth,
         String sheet,
         boolean document,
+        boolean layOut,
         long bytes) {
     /** Room for pictures, sheets and a mix to listen to. */
     private static final long BESIDE_FILES_BYTES = 16L << 20;
@@ -98,8 +105,8 @@ public record Plan(
     }
 
     /**
-     * What the walk has to write of these prints, each file where it will lie under {@code folder}. FLAC is made from WAV
-     * afterwards.
+     * What the walk has to write of these prints, each file where it will lie under {@code folder}. Packed kinds are
+     * made afterwards.
      */
     public List<Tap> taps(Session session, List<Print> some, Path folder) {
         return taps(session, some, folder, this::walkPath);
@@ -111,7 +118,6 @@ public record Plan(
 
     /** @param path where under {@code folder} a print is written */
     List<Tap> taps(Session session, List<Print> some, Path folder, Function<Print, String> path) {
-        Tap.FileType container = format == Handoff.Format.AIFF ? Tap.FileType.AIFF : Tap.FileType.WAV;
         return some.stream()
                 .map(print -> new Tap(
                         print.source(),
@@ -119,35 +125,32 @@ public record Plan(
                         print.sides(),
                         depth.sample(),
                         rate,
-                        container,
+                        format.plain(),
                         print.trimDb(),
                         folder.resolve(path.apply(print)),
-                        broadcast(session, print),
+                        label(session, print),
                         ditherSeed(print)))
                 .toList();
     }
 
-    /** Bytes a run takes on the disk at the most: what is printed, and what comes with it. FLAC is packed file by file. */
+    /** Bytes a run takes on the disk at the most: what is printed, and what comes with it. Packed kinds are made file by file. */
     public long bytesOnDisk() {
         long largest = prints.stream().mapToLong(Print::bytes).max().orElse(0);
-        return bytes + (format == Handoff.Format.FLAC ? largest : 0) + BESIDE_FILES_BYTES;
+        return bytes + (format.isPacked() ? largest : 0) + BESIDE_FILES_BYTES;
     }
 
     /** The path a file has while it is walked. */
     String walkPath(Print print) {
-        return format == Handoff.Format.FLAC ? print.path() + ".wav" : print.path();
+        return format.isPacked() ? print.path() + format.plain().ending() : print.path();
     }
 
-    BroadcastExtension broadcast(Session session, Print print) {
-        return BroadcastInfo.of(
-                session,
-                print.file(),
-                print.rowName(),
-                print.station(),
-                depth.sample(),
-                print.channels(),
-                rate,
-                section(print).startReference());
+    /** What a print's file says of itself. */
+    SoundLabel label(Session session, Print print) {
+        return labels(session).of(print, section(print));
+    }
+
+    FileLabel labels(Session session) {
+        return new FileLabel(session, rate, depth.sample(), cues);
     }
 
     /** The plan as it came out: real lengths, channels and sizes. */
@@ -169,12 +172,15 @@ public record Plan(
                 lasting,
                 sharing,
                 format,
+                listeningAs,
+                cues,
                 rate,
                 0,
                 depth,
                 ownDepth,
                 sheet,
                 document,
+                layOut,
                 sizes.stream().mapToLong(Long::longValue).sum());
     }
 

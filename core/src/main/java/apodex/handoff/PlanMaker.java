@@ -1,9 +1,6 @@
 package apodex.handoff;
 
-import apodex.audio.AiffWriter;
-import apodex.audio.WavWriter;
 import apodex.handoff.Handoff.Choice;
-import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
 import apodex.measure.StereoImage;
 import apodex.naming.FileNames;
@@ -66,17 +63,14 @@ final class PlanMaker {
         this.rate = rate;
         this.sections = sections;
         Depth own = Depth.own(session);
-        this.depth = settings.depth() != null
-                ? settings.depth()
-                : settings.format() == Format.FLAC && own.compareTo(Depth.INT24) > 0 ? Depth.INT24 : own;
+        this.depth = settings.depth() != null ? settings.depth() : own.within(settings.format());
         check();
     }
 
     private void check() {
-        if (settings.format() == Format.FLAC && depth.compareTo(Depth.INT24) > 0) {
-            throw new IllegalArgumentException(
-                    "FLAC holds 16 or 24 bits here, not " + depth.sample().label() + ".");
-        }
+        settings.format().cannotHold(depth.sample()).ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
         handoff.byRow().forEach((row, byHand) -> {
             if (outgoing.row(row).isEmpty()) {
                 throw new IllegalArgumentException(
@@ -127,12 +121,15 @@ final class PlanMaker {
                 sections,
                 sharing,
                 settings.format(),
+                settings.listeningAs(),
+                settings.cues(),
                 rate,
                 ringsOut(prints),
                 depth,
                 Depth.own(session),
                 settings.folders().sheet(),
                 settings.document(),
+                settings.layOut(),
                 prints.stream().mapToLong(Print::bytes).sum());
     }
 
@@ -228,7 +225,7 @@ final class PlanMaker {
                 : byHand.isBlank() ? "" : SafeName.of(byHand);
         String file = names.next(
                 row.number(), group(source), name, word, settings.format().ending());
-        return new Print(
+        return sized(new Print(
                 file,
                 folder(settings.folders().of(row.kind(), source, station)),
                 row.row(),
@@ -238,21 +235,16 @@ final class PlanMaker {
                 channels,
                 sides,
                 row.trimDb(),
-                bytes(file, name, station, channels),
-                section);
+                0,
+                section));
     }
 
-    private long bytes(String file, String name, Station station, int channels) {
+    private Print sized(Print print) {
         PlannedSection here = sections.get(section);
-        return settings.format() == Format.AIFF
-                ? AiffWriter.fileBytes(channels, depth.sample(), here.frames())
-                : WavWriter.fileBytes(
-                        rate,
-                        channels,
-                        depth.sample(),
-                        here.frames(),
-                        BroadcastInfo.of(
-                                session, file, name, station, depth.sample(), channels, rate, here.startReference()));
+        FileLabel labels = new FileLabel(session, rate, depth.sample(), settings.cues());
+        return print.printed(
+                print.channels(),
+                settings.format().bytes(rate, print.channels(), depth.sample(), here.frames(), labels.of(print, here)));
     }
 
     private String folder(String inSection) {
@@ -283,7 +275,7 @@ final class PlanMaker {
                 name,
                 "",
                 settings.format().ending());
-        return new Print(
+        return sized(new Print(
                 file,
                 folder(settings.folders().of("Guide")),
                 Print.CLICK,
@@ -293,8 +285,8 @@ final class PlanMaker {
                 1,
                 Channels.MONO_FROM_LEFT,
                 0,
-                bytes(file, name, Station.RAW, 1),
-                section);
+                0,
+                section));
     }
 
     private List<NoteFile> notes() {
@@ -315,15 +307,17 @@ final class PlanMaker {
 
     private String listening(List<Print> prints) {
         boolean isMixUnmade = rows.stream().anyMatch(row -> row.kind() == RowKind.MIX && row.unmade() != null);
-        if (!settings.listening() || isMixUnmade) {
+        boolean isThereAlready = settings.format() == settings.listeningAs();
+        if (!settings.listening() || isThereAlready || isMixUnmade) {
             return "";
         }
         Print mix = prints.stream()
                 .filter(Print::isReference)
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "An MP3 of the reference mix needs the reference mix among the files."));
-        String file = names.next(0, "", REFERENCE_NAME, "", ".mp3");
+                .orElseThrow(() ->
+                        new IllegalArgumentException("A mix to listen to needs the reference mix among the files."));
+        String file =
+                names.next(0, "", REFERENCE_NAME, "", settings.listeningAs().ending());
         return mix.folder().isEmpty() ? file : mix.folder() + "/" + file;
     }
 

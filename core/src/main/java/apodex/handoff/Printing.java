@@ -1,9 +1,6 @@
 package apodex.handoff;
 
 import apodex.audio.AllCores;
-import apodex.audio.FlacFile;
-import apodex.audio.FlacWriter;
-import apodex.audio.Mp3Writer;
 import apodex.measure.SoundMeasures;
 import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
@@ -188,8 +185,8 @@ public final class Printing {
                         folder.resolve(plan.listening().get(section)));
             }
         }
-        if (plan.format() == Handoff.Format.FLAC) {
-            toFlac();
+        if (plan.format().isPacked()) {
+            pack();
         }
         for (NoteFile notes : plan.notes()) {
             List<InstrumentRow> rows = session.rows().stream()
@@ -211,16 +208,13 @@ public final class Printing {
         return new Result(plan.printed(all.stream().map(Made::channels).toList(), sizes, lengths), all);
     }
 
-    private void listening(Print mix, Path mp3) throws IOException {
-        Path sound = folder.resolve(plan.walkPath(mix));
-        boolean packed = !Files.exists(sound); // taken over as FLAC
-        if (packed) {
-            FlacFile.decode(folder.resolve(mix.path()), sound);
-        }
-        Mp3Writer.encode(sound, mp3);
-        if (packed) {
-            Files.delete(sound);
-        }
+    private void listening(Print mix, Path file) throws IOException {
+        Path plain = folder.resolve(plan.walkPath(mix));
+        plan.listeningAs()
+                .pack(
+                        Files.exists(plain) ? plain : folder.resolve(mix.path()), // taken over as it was packed
+                        file,
+                        plan.labels(session).ofListening(plan.section(mix)));
     }
 
     private double shareOf(int section) {
@@ -320,27 +314,27 @@ public final class Printing {
                 track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, frames),
                 frames,
                 plan.depth().sample(),
-                plan.format(),
+                plan.format().plain(),
                 folder.resolve(plan.walkPath(print)),
-                plan.broadcast(session, print),
+                plan.label(session, print),
                 print.section());
         made[plan.prints().indexOf(print)] =
                 Made.of(key(print), printed, section.passage().range().end(), Placed.MIDDLE);
     }
 
-    private void toFlac() throws IOException {
+    private void pack() throws IOException {
         List<Integer> fresh = IntStream.range(0, made.length)
                 .filter(i -> !made[i].takenOver())
                 .boxed()
                 .toList();
         AllCores.with(fresh, threads, index -> {
             if (observer.isCancelled()) {
-                throw new CancellationException("Cancelled while packing into FLAC.");
+                throw new CancellationException("Cancelled while packing files.");
             }
             Print print = plan.prints().get(index);
-            Path wav = folder.resolve(plan.walkPath(print));
-            FlacWriter.encode(wav, folder.resolve(print.path()));
-            Files.delete(wav);
+            Path plain = folder.resolve(plan.walkPath(print));
+            plan.format().pack(plain, folder.resolve(print.path()), plan.label(session, print));
+            Files.delete(plain);
             return print;
         });
     }

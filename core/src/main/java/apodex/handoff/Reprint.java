@@ -64,7 +64,7 @@ public final class Reprint {
                 track.knocks(section.passage(), settings.count(), settings.click() != Click.NONE, section.frames()),
                 section.frames(),
                 plan.depth().sample(),
-                plan.format(),
+                plan.format().plain(),
                 folder.resolve(click.path()),
                 null,
                 click.section());

@@ -1,6 +1,6 @@
 package apodex.handoff;
 
-import apodex.handoff.Handoff.Format;
+import apodex.audio.FileKind;
 import apodex.handoff.Handoff.Sides;
 import apodex.naming.NameStyle;
 import apodex.session.Bounds;
@@ -33,7 +33,10 @@ import java.util.Objects;
  * @param tailSeconds how long files go on after the range; usually until all is quiet
  * @param takes       Raw of takes that are not the chosen one as well; usually not
  * @param notes       the notes of instrument rows as Standard MIDI Files; usually, where there are any
- * @param listening   an MP3 of the reference mix; usually not
+ * @param listening   the reference mix as a small file to listen to; usually not
+ * @param listeningAs what kind of file that is; usually MP3
+ * @param cues        markers in the files, where their kind has a place for them; usually not
+ * @param layOut      what lays the files out in other programs: timeline, clip list, tempo map, a page; usually
  * @param document    the session itself, to be opened in Apodex; usually not
  * @param folders     how files are put into folders; usually by kind
  * @param naming      how file names are put together; usually number, row and what it is
@@ -41,7 +44,7 @@ import java.util.Objects;
  */
 public record Settings(
         @Called("the sample format") @Nullable Depth depth,
-        @Called("the kind of file") @Nullable Format format,
+        @Called("the kind of file") @Nullable FileKind format,
         @Called("the rate") @Nullable SampleRate rate,
         @Called("returns") @Nullable Returns returns,
         @Called("shared dynamics") @Nullable Dynamics dynamics,
@@ -52,7 +55,10 @@ public record Settings(
         @Called("the tail") @Nullable Double tailSeconds,
         @Called("other takes") @Nullable Boolean takes,
         @Called("notes") @Nullable Boolean notes,
-        @Called("the MP3") @Nullable Boolean listening,
+        @Called("the mix to listen to") @Nullable Boolean listening,
+        @Called("the kind of the mix to listen to") @Nullable FileKind listeningAs,
+        @Called("markers in the files") @Nullable Boolean cues,
+        @Called("what lays the files out") @Nullable Boolean layOut,
         @Called("the session document") @Nullable Boolean document,
         @Called("folders") @Nullable Folders folders,
         @Called("file names") @Nullable NameStyle naming,
@@ -66,12 +72,15 @@ public record Settings(
     public static final Bounds TAIL_SECONDS = new Bounds(0, 600);
 
     /** What holds when nobody says anything. Depth, rate, tail and size of zips stay open: they follow the session. */
-    public static final Settings USUAL = OPEN.withFormat(Format.WAV)
+    public static final Settings USUAL = OPEN.withFormat(FileKind.WAV)
             .withSharing(Returns.OWN_FILES, Dynamics.IN_PLACE)
             .withSides(Sides.AUTOMATIC)
             .withLeadIn(0, false)
             .withClick(Click.NONE)
             .withExtras(false, true, false, false)
+            .withListeningAs(FileKind.MP3)
+            .withCues(false)
+            .withLayOut(true)
             .withFolders(Folders.KIND)
             .withNaming(NameStyle.USUAL);
 
@@ -83,6 +92,14 @@ public record Settings(
     }
 
     public Settings {
+        if (format != null && format.isLossy()) {
+            throw new IllegalArgumentException(
+                    format.label() + " is to listen to; files that are handed on are WAV, AIFF or FLAC.");
+        }
+        if (listeningAs != null && !listeningAs.isPacked()) {
+            throw new IllegalArgumentException(
+                    "The mix to listen to is a small file, MP3 or FLAC, not " + listeningAs.label() + ".");
+        }
         if (splitMegabytes != null && splitMegabytes < SMALLEST_SPLIT) {
             throw new IllegalArgumentException(
                     "A zip can be split into parts of 10 MB or more, not " + splitMegabytes + ".");
@@ -155,7 +172,7 @@ public record Settings(
         return with("depth", other);
     }
 
-    public Settings withFormat(Format other) {
+    public Settings withFormat(FileKind other) {
         return with("format", other);
     }
 
@@ -191,6 +208,21 @@ public record Settings(
                 .with("notes", newNotes)
                 .with("listening", newListening)
                 .with("document", newDocument);
+    }
+
+    /** What kind of file the mix to listen to is. */
+    public Settings withListeningAs(FileKind other) {
+        return with("listeningAs", other);
+    }
+
+    /** Whether timeline, clip list, tempo map and a page on how to load them come along. */
+    public Settings withLayOut(Boolean other) {
+        return with("layOut", other);
+    }
+
+    /** Whether files hold the session's markers. */
+    public Settings withCues(Boolean other) {
+        return with("cues", other);
     }
 
     public Settings withFolders(Folders other) {

@@ -1,6 +1,7 @@
 package apodex.intake;
 
 import apodex.parcel.Manifest;
+import apodex.parcel.Papers;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -47,6 +48,13 @@ final class ParcelPapers {
         ParcelPapers papers = new ParcelPapers();
         for (DroppedFile file : files) {
             papers.take(file);
+        }
+        if (papers.manifest != null) {
+            List<DroppedFile> told = papers.rest.stream()
+                    .filter(file -> file.folder().equals(papers.manifestFolder) && Papers.isTold(file.name()))
+                    .toList();
+            papers.rest.removeAll(told);
+            papers.papers.addAll(told);
         }
         for (DroppedFile file : files) {
             ChecksumList list = papers.listOf.get(key(file.path()));

@@ -1,5 +1,6 @@
 package apodex.intake;
 
+import apodex.parcel.OtioWriter;
 import apodex.session.EditRefused;
 import apodex.session.Recording;
 import apodex.session.Session;
@@ -84,19 +85,21 @@ public final class SessionFile {
     /** Writes a session with every recording that the store has. */
     public static void write(Session session, RecordingStore store, OutputStream to) throws IOException {
         List<String> names = names(session);
-        Path timeline = Files.createTempFile("timeline", ".otio");
         try (ZipOutputStream zip = new ZipOutputStream(to)) {
-            OtioWriter.write(session, RECORDINGS, timeline);
             entry(zip, DOCUMENT, document(session).getBytes(StandardCharsets.UTF_8));
-            entry(zip, TIMELINE, Files.readAllBytes(timeline));
+            entry(
+                    zip,
+                    TIMELINE,
+                    OtioWriter.of(
+                            session,
+                            recording ->
+                                    RECORDINGS + names.get(session.recordings().indexOf(recording))));
             for (int i = 0; i < names.size(); i++) {
                 Recording recording = session.recordings().get(i);
                 if (store.has(recording.sha256())) {
                     stored(zip, RECORDINGS + names.get(i), store.original(recording.sha256()));
                 }
             }
-        } finally {
-            Files.delete(timeline);
         }
     }
 

@@ -11,7 +11,9 @@ import apodex.time.Meter;
 import apodex.time.MeterChange;
 import apodex.time.TempoChange;
 import apodex.time.TempoMap;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -81,7 +83,22 @@ public final class MidiFile {
         new MidiFile(session, range, leadInFrames).write(rows, file);
     }
 
+    /** Tempo map, meters, key and markers of a range, without notes. @param leadInFrames frames before the range, at the tempo in force there */
+    public static byte[] ofSong(Session session, FrameRange range, long leadInFrames) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            MidiSystem.write(new MidiFile(session, range, leadInFrames).sequence(List.of()), 1, out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
     private void write(List<InstrumentRow> rows, Path file) throws IOException {
+        MidiSystem.write(sequence(rows), 1, file.toFile());
+    }
+
+    private Sequence sequence(List<InstrumentRow> rows) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, TICKS_PER_QUARTER);
             song(sequence.createTrack());
@@ -93,7 +110,7 @@ public final class MidiFile {
                     channel = (channel + 1) % 16 == PERCUSSION_CHANNEL ? PERCUSSION_CHANNEL + 1 : (channel + 1) % 16;
                 }
             }
-            MidiSystem.write(sequence, 1, file.toFile());
+            return sequence;
         } catch (InvalidMidiDataException e) {
             throw new IllegalStateException("A note or a tempo has no place in a Standard MIDI File.", e);
         }

@@ -1,8 +1,6 @@
 package apodex.parcel;
 
-import apodex.effect.Effect;
 import apodex.effect.Effects;
-import apodex.effect.Setting;
 import apodex.session.Insert;
 import apodex.session.Move;
 import apodex.session.Row;
@@ -12,8 +10,6 @@ import apodex.session.Strip;
 import apodex.signal.Returns;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.stream.Collectors;
 
 /** Says what of a row is not in a file of it, as it stood in the session, so that it can be set up again. */
 final class LeftOut {
@@ -33,7 +29,7 @@ final class LeftOut {
         }
         for (Insert insert : row.strip().inserts()) {
             if (insert.on() && !isIn(row.strip(), insert, taken)) {
-                left.add(words(insert));
+                left.add(InsertWords.inSentence(insert));
             }
         }
         if (taken.compareTo(Station.FADER) < 0) {
@@ -41,12 +37,12 @@ final class LeftOut {
         }
         boolean carried = taken.compareTo(Station.FADER) > 0 && returns == Returns.SHARED_OUT;
         row.strip().sends().stream().filter(send -> !carried).forEach(send -> session.row(send.to())
-                .ifPresent(to -> left.add("a send of " + db(send.levelDb()) + " dB to " + to.name())));
+                .ifPresent(to -> left.add("a send of " + Figures.db(send.levelDb()) + " dB to " + to.name())));
         return left;
     }
 
     /** Whether a file holds an insert: what was rendered elsewhere holds all before it, and nothing else holds what is not of the house. */
-    private static boolean isIn(Strip strip, Insert insert, Station taken) {
+    static boolean isIn(Strip strip, Insert insert, Station taken) {
         boolean byShaped = insert.kept() && isBrought(strip, Station.SHAPED, taken);
         boolean byInserts = isBrought(strip, Station.INSERTS, taken)
                 || isBrought(strip, Station.FADER, taken)
@@ -65,7 +61,7 @@ final class LeftOut {
         if (!strip.faderMoves().isEmpty()) {
             left.add(moves("fader", strip.faderMoves()));
         } else if (strip.faderDb() != 0) {
-            left.add("fader at " + db(strip.faderDb()) + " dB");
+            left.add("fader at " + Figures.db(strip.faderDb()) + " dB");
         }
         if (!strip.panMoves().isEmpty()) {
             left.add(moves("pan", strip.panMoves()));
@@ -80,33 +76,5 @@ final class LeftOut {
 
     private static String moves(String of, List<Move> points) {
         return of + " moves (" + points.size() + (points.size() == 1 ? " point)" : " points)");
-    }
-
-    private static String words(Insert insert) {
-        Effect effect = Effects.find(insert.effect()).orElse(null);
-        if (effect == null) {
-            return insert.effect() + (insert.said().isEmpty() ? "" : " (" + insert.said() + ")")
-                    + ", which cannot be made here";
-        }
-        String settings = effect.settings().stream()
-                .filter(setting -> insert.settings().containsKey(setting.id()))
-                .map(setting -> setting.name().replaceAll(" \\(.*\\)", "").toLowerCase(Locale.ROOT) + " "
-                        + value(setting, insert.settings().get(setting.id())))
-                .collect(Collectors.joining(", "));
-        return effect.name() + (settings.isEmpty() ? "" : " (" + settings + ")");
-    }
-
-    private static String value(Setting setting, double value) {
-        if (!setting.choices().isEmpty()) {
-            return setting.choices().get((int) value);
-        }
-        String written =
-                value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
-        String unit = value == 1 && setting.unit().equals("quarters") ? "quarter" : setting.unit();
-        return (written + " " + unit).strip().replace("-", "−");
-    }
-
-    private static String db(double value) {
-        return String.format(Locale.ROOT, "%.1f", value).replace("-", "−");
     }
 }

@@ -32,7 +32,10 @@ import java.util.Locale;
  * What a parcel holds, for programs: {@code manifest.json}, described by {@code docs/manifest.schema.json}, and the same list of
  * files as {@code files.csv}.
  *
- * @param manifest version of this form
+ * @param manifest    version of this form
+ * @param panLawDb    level of a mono row in the middle on each side
+ * @param sessionRate by which frames of the session are counted
+ * @param rows        how every row was set in the session, in the receiver's order
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
 public record Manifest(
@@ -49,11 +52,20 @@ public record Manifest(
         List<MeterChange> meterChanges,
         List<MarkerPlace> markers,
         List<SectionPlace> sections,
-        List<Entry> files) {
+        List<Entry> files,
+        Double panLawDb,
+        Integer sessionRate,
+        List<RowSetup> rows) {
     public static final String JSON_NAME = "manifest.json";
     public static final String CSV_NAME = "files.csv";
-    private static final int FORM = 2;
+    private static final int FORM = 3;
     private static final ObjectWriter JSON = SessionDocument.JSON.writerWithDefaultPrettyPrinter();
+
+    public Manifest { // the first two forms did not say how rows were set
+        panLawDb = panLawDb == null ? -3 : panLawDb;
+        sessionRate = sessionRate == null ? 0 : sessionRate;
+        rows = rows == null ? List.of() : List.copyOf(rows);
+    }
 
     /** A marker. @param seconds from the session's start */
     public record MarkerPlace(String name, double seconds, String place) {}
@@ -158,7 +170,10 @@ public record Manifest(
                                 SongPlace.of(session, marker.frame())))
                         .toList(),
                 sections,
-                files);
+                files,
+                session.panLaw().centreDb(),
+                session.rate().hertz(),
+                plan.rows().stream().map(row -> RowSetup.of(session, row)).toList());
     }
 
     private static About about(Session session, Print print) {
@@ -218,38 +233,27 @@ public record Manifest(
         StringBuilder out = new StringBuilder(
                 "path,section,row,station,rate,depth,channels,frames,placed,trimDb,peakDbfs,truePeakDbtp,loudnessLufs,bytes,sha256\r\n");
         for (Entry file : files) {
-            out.append(String.join(
-                            ",",
-                            quoted(file.path()),
-                            quoted(plain(file.section())),
-                            quoted(plain(file.row())),
-                            quoted(file.station()),
-                            Integer.toString(file.rate()),
-                            quoted(file.depth()),
-                            Integer.toString(file.channels()),
-                            Long.toString(file.frames()),
-                            file.placed(),
-                            Double.toString(file.trimDb()),
-                            number(file.peakDbfs()),
-                            number(file.truePeakDbtp()),
-                            number(file.loudnessLufs()),
-                            Long.toString(file.bytes()),
-                            file.sha256()))
-                    .append("\r\n");
+            out.append(Csv.line(
+                    file.path(),
+                    Csv.plain(file.section()),
+                    Csv.plain(file.row()),
+                    file.station(),
+                    Integer.toString(file.rate()),
+                    file.depth(),
+                    Integer.toString(file.channels()),
+                    Long.toString(file.frames()),
+                    file.placed(),
+                    Double.toString(file.trimDb()),
+                    number(file.peakDbfs()),
+                    number(file.truePeakDbtp()),
+                    number(file.loudnessLufs()),
+                    Long.toString(file.bytes()),
+                    file.sha256()));
         }
         return out.toString();
     }
 
     private static String number(@Nullable Double value) {
         return value == null ? "" : String.format(Locale.ROOT, "%.2f", value);
-    }
-
-    /** Spreadsheets run what begins like this as a formula, whoever wrote it; with a mark before it they show it. */
-    static String plain(String text) {
-        return text.matches("(?s)[=+\\-@\t].*") ? "'" + text : text;
-    }
-
-    private static String quoted(String text) {
-        return text.matches("[^,\"\\r\\n]*") ? text : '"' + text.replace("\"", "\"\"") + '"';
     }
 }

@@ -4,7 +4,6 @@ import apodex.audio.Digests;
 import apodex.handoff.Handoff;
 import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
-import apodex.naming.SafeName;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
@@ -102,22 +101,9 @@ public final class Parcel {
         for (String path : others) {
             items.add(read(path, printed.resolve(path)));
         }
-        Manifest manifest = Manifest.of(session, handoff, plan, proof);
-        items.add(item(inSheet(Sheet.TEXT_NAME), sheetText().getBytes(StandardCharsets.UTF_8)));
-        items.add(item(inSheet(Sheet.HTML_NAME), sheetHtml().getBytes(StandardCharsets.UTF_8)));
-        items.add(item(inSheet(Sheet.PDF_NAME), sheetPdf()));
-        items.add(item(inSheet(Manifest.JSON_NAME), manifest.json().getBytes(StandardCharsets.UTF_8)));
-        items.add(item(inSheet(Manifest.CSV_NAME), manifest.csv().getBytes(StandardCharsets.UTF_8)));
-        if (plan.document()) {
-            items.add(item(
-                    inSheet(SafeName.of(session.song().title()) + ".session.json"),
-                    document.getBytes(StandardCharsets.UTF_8)));
-        }
+        Papers.of(session, handoff, plan, proof, sheet, document, day())
+                .forEach((path, bytes) -> items.add(item(path, bytes)));
         return items;
-    }
-
-    private String inSheet(String name) {
-        return plan.sheet().isEmpty() ? name : plan.sheet() + "/" + name;
     }
 
     private static Item item(String path, byte[] bytes) {

@@ -1,7 +1,5 @@
 package apodex.parcel;
 
-import apodex.audio.Dither;
-import apodex.audio.SampleFormat;
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Handoff;
 import apodex.handoff.InOneSentence;
@@ -16,7 +14,6 @@ import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.proof.Verdict;
 import apodex.session.Marker;
-import apodex.session.Recording;
 import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.Song;
@@ -30,6 +27,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Writes the session sheet: what the song is, what each file is, what was left out, what was found. */
@@ -38,6 +36,8 @@ final class SheetContent {
     private final Handoff handoff;
     private final Plan plan;
     private final Proof proof;
+    private static final int MOVES_AT_MOST = 24;
+
     private final List<Block> blocks = new ArrayList<>();
 
     private SheetContent(Session session, Handoff handoff, Plan plan, Proof proof) {
@@ -56,6 +56,9 @@ final class SheetContent {
         content.song();
         content.files();
         content.rows();
+        content.table("Effects and how they are set", EffectsTable.of(content.session, plan));
+        content.moves();
+        content.table("Takes", TakesTable.of(session));
         content.howTaken();
         content.found();
         String artist = session.song().artist();
@@ -71,7 +74,7 @@ final class SheetContent {
         facts.add(new Fact(
                 "Tempo",
                 song.tempo() == null
-                        ? notGiven(number(Song.TEMPO_WHEN_UNKNOWN) + " quarter notes a minute")
+                        ? notGiven(Figures.number(Song.TEMPO_WHEN_UNKNOWN) + " quarter notes a minute")
                         : song.tempoLabel() + " quarter notes a minute"));
         for (TempoChange change : song.tempoChanges()) {
             facts.add(new Fact(
@@ -97,7 +100,8 @@ final class SheetContent {
                 plan.format().label() + ", " + plan.rate().label() + ", "
                         + plan.depth().sample().label()));
         plan.sections().forEach(section -> facts.addAll(section(section)));
-        facts.add(new Fact("Pan law", panLaw() + " dB at the centre"));
+        facts.add(new Fact(
+                "Pan law", Figures.number(session.panLaw().centreDb()).replace("-", "−") + " dB at the centre"));
         if (!session.markers().isEmpty()) {
             facts.add(new Fact(
                     "Markers",
@@ -114,9 +118,9 @@ final class SheetContent {
         String name = section.name().isEmpty() ? "Length" : section.name();
         facts.add(new Fact(
                 name,
-                minutes(plan.rate().seconds(section.frames())) + " (" + section.frames() + " samples), begins at "
-                        + begin(section)));
-        if (plan.format() == Handoff.Format.WAV) {
+                Figures.minutes(plan.rate().seconds(section.frames())) + " (" + section.frames()
+                        + " samples), begins at " + begin(section)));
+        if (plan.format().isStamped()) {
             facts.add(new Fact(
                     "", "time stamp " + section.startReference() + " samples after midnight, the same in every file"));
         }
@@ -125,7 +129,7 @@ final class SheetContent {
 
     private String begin(PlannedSection section) {
         long start = section.passage().range().start();
-        String into = minutes(session.rate().seconds(start)) + " into the session";
+        String into = Figures.minutes(session.rate().seconds(start)) + " into the session";
         String where = start == 0
                 ? "bar 1 of the session"
                 : session.song().tempo() == null ? into : SongPlace.of(session, start) + ", " + into;
@@ -136,7 +140,7 @@ final class SheetContent {
         return where + ", after " + handoff.settled().leadInBars()
                 + (handoff.settled().leadInBars() == 1 ? " bar" : " bars")
                 + (counted ? " counted in the click’s file" : " of silence") + " ("
-                + number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
+                + Figures.number(session.rate().seconds(section.passage().leadInFrames())) + " s)";
     }
 
     /** @param instead what lead-in and click go by nevertheless */
@@ -146,24 +150,11 @@ final class SheetContent {
         return "not given" + (barsAreUsed ? "; lead-in and click go by " + instead : "");
     }
 
-    private String panLaw() {
-        return switch (session.panLaw()) {
-            case ZERO -> "0";
-            case MINUS_3 -> "−3";
-            case MINUS_4_5 -> "−4.5";
-            case MINUS_6 -> "−6";
-        };
-    }
-
-    private static String number(double value) {
-        return value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
-    }
-
     private void files() {
         blocks.add(new Sheet.Heading("Files"));
         blocks.add(new Sheet.Paragraph("All files" + (plan.sections().size() > 1 ? " of a section" : "")
                 + " start together and have one length. Import them all at the same place"
-                + (plan.format() == Handoff.Format.WAV ? ", or by their time stamps," : "") + " and they line up."));
+                + (plan.format().isStamped() ? ", or by their time stamps," : "") + " and they line up."));
         List<List<String>> rows = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
@@ -172,28 +163,29 @@ final class SheetContent {
                     print.path(),
                     print.isClick() ? "click" : print.station().label(),
                     channels(file),
-                    !file.isRead() ? "not read" : file.silent() ? "silent" : db(file.peakDbfs()),
-                    file.truePeakDbtp() == null ? "–" : db(file.truePeakDbtp()),
-                    file.loudnessLufs() == null ? "–" : db(file.loudnessLufs())));
+                    !file.isRead() ? "not read" : file.silent() ? "silent" : Figures.db(file.peakDbfs()),
+                    file.truePeakDbtp() == null ? "–" : Figures.db(file.truePeakDbtp()),
+                    file.loudnessLufs() == null ? "–" : Figures.db(file.loudnessLufs())));
         }
         plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "")));
         plan.listening().stream()
                 .filter(path -> !path.isEmpty())
-                .forEach(path -> rows.add(List.of(path, "to listen to", "MP3", "", "", "")));
+                .forEach(path -> rows.add(
+                        List.of(path, "to listen to", plan.listeningAs().label(), "", "", "")));
         blocks.add(new Sheet.Table(
                 List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS"),
                 List.of(false, false, false, true, true, true),
                 rows));
+        if (proof.files().stream().anyMatch(file -> file.isRead() && file.channels() == 1)) {
+            blocks.add(new Sheet.Paragraph("Loudness of a mono file is that of its one channel (ITU-R BS.1770-4);"
+                    + " heard from both sides it is 3 dB more."));
+        }
     }
 
     private static String channels(FileProof file) {
         String side =
                 file.placed() == Placed.LEFT ? ", sits left" : file.placed() == Placed.RIGHT ? ", sits right" : "";
         return (file.channels() == 1 ? "mono" : "stereo") + side;
-    }
-
-    private static String db(double value) {
-        return String.format(Locale.ROOT, "%.1f", value).replace("-", "−");
     }
 
     private void rows() {
@@ -218,58 +210,41 @@ final class SheetContent {
 
     private void howTaken() {
         blocks.add(new Sheet.Heading("How files were taken"));
-        for (Station station : Station.values()) {
-            if (plan.prints().stream().anyMatch(print -> print.station() == station && !print.isClick())) {
-                blocks.add(new Sheet.Paragraph(words(station)));
-            }
-        }
-        if (plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
-            blocks.add(new Sheet.Paragraph(switch (plan.sharing().returns()) {
-                        case OWN_FILES -> "Returns are files of their own; rows come without them.";
-                        case SHARED_OUT -> "Returns are shared out: every row carries its own share of them.";
-                        case LEFT_OUT -> "Returns are left out.";
-                    } + " "
-                    + switch (plan.sharing().dynamics()) {
-                        case IN_PLACE ->
-                            "Compressors and the like of buses and mix act on each file as they did on the sum: the files add up.";
-                        case ALONE ->
-                            "Effects of buses and mix act on each file as in solo: the files do not add up to the mix.";
-                    }));
-        }
-        if (plan.prints().stream().anyMatch(Print::isClick)) {
-            blocks.add(
-                    new Sheet.Paragraph(
-                            "The click is made from the tempo map: a knock on every beat, the first of a bar higher and louder."));
-        }
-        if (isDithered()) {
-            blocks.add(new Sheet.Paragraph(
-                    "Where 16 bits cannot hold the sound exactly, triangular dither of two steps was added."));
-        }
-        if (plan.prints().stream().allMatch(print -> print.trimDb() == 0)) {
-            blocks.add(new Sheet.Paragraph(
-                    "No level was normalised, and nothing was limited that the session does not limit."));
-        }
+        HowTaken.of(session, handoff, plan, proof).forEach(each -> blocks.add(new Sheet.Paragraph(each)));
     }
 
-    private static String words(Station station) {
-        return switch (station) {
-            case RAW ->
-                "Raw: clips with their gain and fades, or an instrument's plain sound; of a bus the plain sum. No effects.";
-            case SHAPED -> "Shaped: Raw with the effects that are part of the sound.";
-            case INSERTS -> "Inserts: Raw with all effects of the row, at unity.";
-            case FADER -> "Fader: with level, pan and moves; of the mix, the reference.";
-            case BUS -> "Bus: on through every bus, up to the mix.";
-            case MIX -> "Mix: through the effects and the level of the mix as well.";
-        };
+    private void table(String heading, Optional<Sheet.Table> table) {
+        table.ifPresent(lines -> {
+            blocks.add(new Sheet.Heading(heading));
+            blocks.add(lines);
+        });
     }
 
-    private boolean isDithered() {
-        SampleFormat target = plan.depth().sample();
-        boolean finer = session.recordings().stream()
-                .map(Recording::sample)
-                .anyMatch(sample -> Dither.policy(target.holdsExactly(sample), target) != Dither.NONE);
-        return target == SampleFormat.INT16
-                && (finer || plan.prints().stream().anyMatch(print -> print.station() != Station.RAW));
+    /** Moves as values while they are few; they are always in the list beside the sheet. */
+    private void moves() {
+        List<MovesTable.Point> moves = MovesTable.of(session, plan);
+        if (moves.isEmpty()) {
+            return;
+        }
+        blocks.add(new Sheet.Heading("Moves"));
+        if (moves.size() > MOVES_AT_MOST) {
+            blocks.add(new Sheet.Paragraph(moves.size() + " points of fader and pan moves are in " + MovesTable.NAME
+                    + ": position in samples of the files, seconds and bars; dB, or −100 (left) to 100 (right)."));
+            return;
+        }
+        blocks.add(new Sheet.Paragraph("Between two points the value goes in a straight line. The same stands in "
+                + MovesTable.NAME + ", in samples of the files."));
+        blocks.add(new Sheet.Table(
+                List.of("Row", "Lane", "At", "Seconds", "Value"),
+                List.of(false, false, false, true, true),
+                moves.stream()
+                        .map(move -> List.of(
+                                move.row().name(),
+                                move.lanes(),
+                                move.place(),
+                                String.format(Locale.ROOT, "%.3f", move.seconds()),
+                                move.written()))
+                        .toList()));
     }
 
     private void found() {
@@ -277,10 +252,5 @@ final class SheetContent {
         for (Verdict verdict : proof.verdicts()) {
             blocks.add(new Sheet.Finding(verdict.grade(), verdict.headline(), verdict.detail()));
         }
-    }
-
-    private static String minutes(double seconds) {
-        long tenths = Math.round(seconds * 10);
-        return String.format(Locale.ROOT, "%d:%02d.%d", tenths / 600, tenths / 10 % 60, tenths % 10);
     }
 }

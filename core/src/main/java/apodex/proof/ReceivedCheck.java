@@ -1,5 +1,6 @@
 package apodex.proof;
 
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.handoff.Placing;
 import apodex.handoff.Plan;
@@ -68,7 +69,7 @@ final class ReceivedCheck {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 plan.rate(),
-                Tap.FileType.WAV,
+                FileKind.WAV,
                 0,
                 null,
                 null,

@@ -1,6 +1,5 @@
 package apodex.proof;
 
-import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -110,7 +109,7 @@ final class Verdicts {
 
     private void start() {
         int read = sound().size();
-        if (plan.format() != Handoff.Format.WAV || read == 0) {
+        if (!plan.format().isStamped() || read == 0) {
             return; // the others have no field for a time stamp
         }
         boolean one = plan.sections().size() == 1;

@@ -35,6 +35,16 @@ public record Key(String tonic, String mode) {
         return new Key(matcher.group(1).toUpperCase(Locale.ROOT) + accidental, mode);
     }
 
+    /** {@code F#m}, in signs that every system has; empty for church modes, which tags have no sign for. */
+    public String sign() {
+        String plain = tonic.replace("♯", "#").replace("♭", "b");
+        return switch (mode) {
+            case "major" -> plain;
+            case "minor" -> plain + "m";
+            default -> "";
+        };
+    }
+
     /** {@code F♯ minor} */
     @JsonValue
     public String written() {

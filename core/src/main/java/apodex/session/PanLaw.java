@@ -17,6 +17,16 @@ public enum PanLaw {
     @JsonProperty("-6")
     MINUS_6;
 
+    /** Level of a mono signal in the middle on each side, in dB, as the law is called. */
+    public double centreDb() {
+        return switch (this) {
+            case ZERO -> 0;
+            case MINUS_3 -> -3;
+            case MINUS_4_5 -> -4.5;
+            case MINUS_6 -> -6;
+        };
+    }
+
     /**
      * Factor of one side of a mono signal.
      *

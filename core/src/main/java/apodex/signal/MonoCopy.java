@@ -6,6 +6,7 @@ import apodex.audio.SoundWriter;
 import apodex.measure.SoundMeasures;
 import apodex.measure.SoundMeter;
 import java.io.IOException;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -25,10 +26,10 @@ final class MonoCopy {
                 Channels.MONO_FROM_LEFT,
                 tap.depth(),
                 tap.rate(),
-                tap.container(),
+                tap.kind(),
                 tap.trimDb(),
                 tap.file(),
-                tap.broadcast() == null ? null : tap.broadcast().mono(),
+                tap.label() == null ? null : tap.label().mono(),
                 tap.ditherSeed());
         try (PcmReader in = new PcmReader(stereo, SoundFile.examine(stereo));
                 SoundWriter out = TapFile.open(mono, frames)) {
@@ -37,7 +38,7 @@ final class MonoCopy {
                 out.listen(meter, frames);
             }
             int size = tap.depth().bytes();
-            boolean bigEndian = tap.container() == Tap.FileType.AIFF;
+            boolean bigEndian = tap.kind().order() == ByteOrder.BIG_ENDIAN;
             byte[] taken = new byte[BLOCK_FRAMES * size];
             for (long first = 0; first < frames; first += BLOCK_FRAMES) {
                 int count = (int) Math.min(BLOCK_FRAMES, frames - first);

@@ -1,5 +1,6 @@
 package apodex.signal;
 
+import apodex.audio.FileKind;
 import apodex.audio.PcmLayout;
 import apodex.audio.PcmReader;
 import apodex.audio.WavWriter;
@@ -53,7 +54,7 @@ final class PlainCopy extends Task implements AutoCloseable {
 
     private static boolean isPossible(Session session, List<Clip> clips, Tap tap) {
         return tap.trimDb() == 0
-                && tap.container() == Tap.FileType.WAV
+                && tap.kind() == FileKind.WAV
                 && tap.rate().equals(session.rate())
                 && tap.channels() != Channels.MEASURED
                 && tap.channels() != Channels.MONO_SUM

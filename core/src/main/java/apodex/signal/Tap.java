@@ -1,7 +1,8 @@
 package apodex.signal;
 
-import apodex.audio.BroadcastExtension;
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
+import apodex.audio.SoundLabel;
 import apodex.session.Station;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
@@ -15,10 +16,10 @@ import java.nio.file.Path;
  * @param channels   what of its sides
  * @param depth      sample format of the file
  * @param rate       its rate; the session's, or the walk resamples
- * @param container  what it is kept in
+ * @param kind       what kind of file is written; a plain one
  * @param trimDb     gain on the way into the file
  * @param file       where it is written; must not exist; null when it is only measured
- * @param broadcast  its {@code bext} chunk, where the container has one
+ * @param label      what it says of itself, as far as its kind has a place for it
  * @param ditherSeed seed of its dither noise
  */
 public record Tap(
@@ -27,21 +28,15 @@ public record Tap(
         Channels channels,
         SampleFormat depth,
         SampleRate rate,
-        FileType container,
+        FileKind kind,
         double trimDb,
         @Nullable Path file,
-        @Nullable BroadcastExtension broadcast,
+        @Nullable SoundLabel label,
         long ditherSeed) {
 
     /** The same, measured but not written: as floats, so that what passes full scale is told by how much. */
     public Tap withoutFile() {
         return new Tap(
-                row, station, channels, SampleFormat.FLOAT32, rate, FileType.WAV, trimDb, null, broadcast, ditherSeed);
-    }
-
-    /** Uncompressed containers a walk can write. */
-    public enum FileType {
-        WAV,
-        AIFF
+                row, station, channels, SampleFormat.FLOAT32, rate, FileKind.WAV, trimDb, null, label, ditherSeed);
     }
 }

@@ -1,12 +1,10 @@
 package apodex.signal;
 
-import apodex.audio.AiffWriter;
 import apodex.audio.Dither;
 import apodex.audio.PcmEncoder;
 import apodex.audio.ResampleKernel;
 import apodex.audio.SoundWriter;
 import apodex.audio.StreamResampler;
-import apodex.audio.WavWriter;
 import apodex.measure.Decibels;
 import apodex.measure.SoundMeasures;
 import apodex.measure.SoundMeter;
@@ -81,9 +79,7 @@ final class TapFile implements AutoCloseable {
     }
 
     static SoundWriter open(Tap tap, long frames) throws IOException {
-        return tap.container() == Tap.FileType.AIFF
-                ? new AiffWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames)
-                : new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+        return tap.kind().open(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.label());
     }
 
     /** Lets somebody hear the frames of a file that is not written. */

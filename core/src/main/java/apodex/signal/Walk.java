@@ -1,6 +1,7 @@
 package apodex.signal;
 
 import apodex.audio.AllCores;
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundWriter;
 import apodex.audio.WavWriter;
@@ -296,7 +297,7 @@ public final class Walk {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 rate,
-                Tap.FileType.WAV,
+                FileKind.WAV,
                 0,
                 sum.file(),
                 null,
@@ -307,8 +308,7 @@ public final class Walk {
 
     private PlainCopy copy(Tap tap, long end, long walkStart) throws IOException {
         long frames = passage.leadInFrames() + end - passage.range().start();
-        WavWriter out =
-                new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.broadcast());
+        WavWriter out = new WavWriter(tap.file(), tap.rate(), tap.channels().count(), tap.depth(), frames, tap.label());
         return new PlainCopy(
                 session,
                 row(tap),

@@ -5,18 +5,34 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.time.SampleRate;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is written, read by tools that are not ours. */
 final class OutputFormatsTest {
     private static final SampleRate RATE = new SampleRate(44_100);
+
+    /** Names in letters beyond ASCII, and what XML and tags treat as signs. */
+    private static final SoundLabel LABEL = new SoundLabel(
+            new BroadcastExtension("d", "o", "r", "2026-05-17", "10:00:00", 172_800_001L, ""),
+            "Violão & “Röhre” <1>",
+            "Low Tide Waltz",
+            "Salt Harbour Players",
+            "Bridge",
+            "Take 2",
+            "Close pair, α",
+            97.5,
+            "F#m",
+            List.of(new SoundFacts.Mark(0, "Start"), new SoundFacts.Mark(4_000, "Bridge é")));
 
     @TempDir
     private Path folder;
@@ -52,10 +68,10 @@ final class OutputFormatsTest {
     @CsvSource({"INT16, 1", "INT16, 2", "INT24, 1", "INT24, 2", "INT32, 2", "FLOAT32, 1", "FLOAT32, 2"})
     void aiffHoldsTheSamplesThatWavHolds(SampleFormat sample, int channels) throws Exception {
         wav("a.wav", sample, channels, 7_001);
-        try (AiffWriter out = new AiffWriter(folder.resolve("a.aif"), RATE, channels, sample, 7_001)) {
+        try (AiffWriter out = new AiffWriter(folder.resolve("a.aif"), RATE, channels, sample, 7_001, null)) {
             write(out, sample, channels, 7_001);
         }
-        assertThat(Files.size(folder.resolve("a.aif"))).isEqualTo(AiffWriter.fileBytes(channels, sample, 7_001));
+        assertThat(Files.size(folder.resolve("a.aif"))).isEqualTo(AiffWriter.fileBytes(channels, sample, 7_001, null));
         assertThat(OutsideTools.run(folder, "soxi", "-s", "a.aif").trim()).isEqualTo("7001");
         assertThat(OutsideTools.run(folder, "soxi", "-r", "a.aif").trim()).isEqualTo("44100");
         String encoding = sample.isFloat() ? "floating-point" : "signed-integer";
@@ -67,7 +83,8 @@ final class OutputFormatsTest {
 
     @Test
     void aiffRefusesToPassFourGibibytes() {
-        assertThatThrownBy(() -> new AiffWriter(folder.resolve("big.aif"), RATE, 2, SampleFormat.INT24, 800_000_000L))
+        assertThatThrownBy(() ->
+                        new AiffWriter(folder.resolve("big.aif"), RATE, 2, SampleFormat.INT24, 800_000_000L, null))
                 .isInstanceOf(IOException.class)
                 .hasMessageContaining("4 GiB");
     }
@@ -84,7 +101,7 @@ final class OutputFormatsTest {
     })
     void flacDecodesToTheSameSamplesElsewhere(SampleFormat sample, int channels, int frames) throws Exception {
         wav("f.wav", sample, channels, frames);
-        FlacWriter.encode(folder.resolve("f.wav"), folder.resolve("f.flac"));
+        FlacWriter.encode(folder.resolve("f.wav"), folder.resolve("f.flac"), LABEL);
         OutsideTools.run(folder, "flac", "-t", "-s", "f.flac");
         OutsideTools.run(folder, "flac", "-d", "-s", "-f", "-o", "back.wav", "f.flac");
         assertThat(raw("back.wav", "signed-integer", "" + sample.bits()))
@@ -113,7 +130,7 @@ final class OutputFormatsTest {
                 "440",
                 "gain",
                 "-6");
-        Mp3Writer.encode(folder.resolve("m.wav"), folder.resolve("m.mp3"));
+        Mp3Writer.encode(folder.resolve("m.wav"), folder.resolve("m.mp3"), LABEL);
         String told = OutsideTools.run(
                 folder, "ffmpeg", "-nostdin", "-hide_banner", "-i", "m.mp3", "-af", "volumedetect", "-f", "null", "-");
         assertThat(told)
@@ -158,7 +175,7 @@ final class OutputFormatsTest {
                 "pad",
                 "0.25",
                 "0.3");
-        Mp3Writer.encode(folder.resolve("a.wav"), folder.resolve("a.mp3"));
+        Mp3Writer.encode(folder.resolve("a.wav"), folder.resolve("a.mp3"), LABEL);
         OutsideTools.run(folder, "ffmpeg", "-nostdin", "-v", "error", "-i", "a.mp3", "back.wav");
         OutsideTools.run(
                 folder,
@@ -183,6 +200,68 @@ final class OutputFormatsTest {
             }
         }
         assertThat(shift).as("frames it is late").isBetween(-1, 1);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @EnumSource(FileKind.class)
+    void namesAreReadByOthers(FileKind kind) throws Exception {
+        wav("n.wav", SampleFormat.INT24, 2, 7_001);
+        Path file = folder.resolve("named" + kind.ending());
+        if (kind.isPacked()) {
+            kind.pack(folder.resolve("n.wav"), file, LABEL);
+        } else {
+            try (SoundWriter out = kind.open(file, RATE, 2, SampleFormat.INT24, 7_001, LABEL)) {
+                write(out, SampleFormat.INT24, 2, 7_001);
+            }
+            assertThat(Files.size(file)).isEqualTo(kind.bytes(RATE, 2, SampleFormat.INT24, 7_001, LABEL));
+            assertThat(raw(file.getFileName().toString(), "signed-integer", "24"))
+                    .isEqualTo(raw("n.wav", "signed-integer", "24"));
+        }
+        String told = OutsideTools.run(
+                folder,
+                "ffprobe",
+                "-v",
+                "error",
+                "-show_entries",
+                "format_tags:stream_tags",
+                file.getFileName().toString());
+        String media = OutsideTools.run(
+                folder, "mediainfo", "--Full", file.getFileName().toString());
+        if (kind == FileKind.WAV) {
+            assertThat(told).contains("time_reference=172800001", "date=2026-05-17");
+            byte[] bytes = Files.readAllBytes(file);
+            assertThat(new String(bytes, StandardCharsets.UTF_8))
+                    .contains("<PROJECT>Low Tide Waltz</PROJECT>", "<TAKE>Take 2</TAKE>", "<SCENE>Bridge</SCENE>");
+        } else {
+            assertThat(told)
+                    .contains(
+                            "Violão & “Röhre” <1>",
+                            "Salt Harbour Players",
+                            "Low Tide Waltz",
+                            "97.5",
+                            "F#m",
+                            "Close pair, α");
+            assertThat(media).contains("Violão & “Röhre” <1>", "Salt Harbour Players");
+        }
+        if (kind == FileKind.FLAC) {
+            OutsideTools.run(folder, "flac", "-t", "-s", "named.flac");
+            assertThat(OutsideTools.run(folder, "metaflac", "--export-tags-to=-", "named.flac"))
+                    .contains("TITLE=Violão & “Röhre” <1>", "TAKE=Take 2", "BPM=97.5", "INITIALKEY=F#m", "PART=Bridge");
+        }
+        if (kind == FileKind.MP3) {
+            Mp3Reader.decode(file, folder.resolve("back.wav"));
+            assertThat(SoundFile.examine(folder.resolve("back.wav")).frames()).isEqualTo(7_001);
+        } else {
+            SoundFacts facts = SoundFacts.read(file);
+            assertThat(facts.title()).startsWith("Violão & “Röhre” <1>");
+            assertThat(facts.note()).contains("Close pair, α");
+            if (kind == FileKind.WAV) {
+                assertThat(facts.start()).isEqualTo(new SoundFacts.Start(172_800_001L, 44_100));
+            }
+            if (!kind.isPacked()) {
+                assertThat(facts.markers()).isEqualTo(LABEL.cues());
+            }
+        }
     }
 
     private double[] read(String file) throws IOException {

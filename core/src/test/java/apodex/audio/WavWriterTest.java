@@ -34,7 +34,7 @@ final class WavWriterTest {
     @Test
     void everyFieldStandsWhereTheStandardPutsIt() throws IOException {
         Path file = folder.resolve("a.wav");
-        try (WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 3, BROADCAST)) {
+        try (WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 3, SoundLabel.of(BROADCAST))) {
             out.write(new byte[9], 9);
             assertThat(out.isComplete()).isTrue();
         }
@@ -57,7 +57,9 @@ final class WavWriterTest {
         assertThat(text(in, format, 4)).isEqualTo("fmt ");
         assertThat(in.getInt(format + 4)).isEqualTo(expected.get("fmt "));
         assertThat(in.getInt(format + 24 + 4)).isEqualTo(expected.get("data"));
-        assertThat(Files.size(file)).isEven().isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, 3, BROADCAST));
+        assertThat(Files.size(file))
+                .isEven()
+                .isEqualTo(WavWriter.fileBytes(RATE, 1, SampleFormat.INT24, 3, SoundLabel.of(BROADCAST)));
     }
 
     @Test
@@ -66,7 +68,7 @@ final class WavWriterTest {
         byte[] frames = new byte[3 * 100_000];
         new Random(7).nextBytes(frames);
         ByteArrayOutputStream heard = new ByteArrayOutputStream();
-        try (WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 100_000, BROADCAST)) {
+        try (WavWriter out = new WavWriter(file, RATE, 1, SampleFormat.INT24, 100_000, SoundLabel.of(BROADCAST))) {
             out.listen(
                     new SoundWriter.Listener() {
                         @Override

@@ -3,6 +3,7 @@ package apodex.check;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.DynamicTest.dynamicTest;
 
+import apodex.audio.FileKind;
 import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
@@ -148,7 +149,7 @@ final class ChecksTest {
                 Channels.STEREO,
                 SampleFormat.FLOAT32,
                 session.rate(),
-                Tap.FileType.WAV,
+                FileKind.WAV,
                 0,
                 file,
                 null,

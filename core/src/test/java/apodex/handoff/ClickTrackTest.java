@@ -3,6 +3,7 @@ package apodex.handoff;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.handoff.ClickTrack.Knock;
 import apodex.session.MixRow;
@@ -116,7 +117,7 @@ class ClickTrackTest {
         Session waltz = session(120, "3/4", List.of(), List.of());
         ClickTrack track = new ClickTrack(waltz, RATE);
         List<Knock> knocks = List.of(new Knock(1_000, true), new Knock(20_000, false), new Knock(39_990, true));
-        track.write(knocks, 40_000, SampleFormat.FLOAT32, Handoff.Format.WAV, folder.resolve("click.wav"), null, 1);
+        track.write(knocks, 40_000, SampleFormat.FLOAT32, FileKind.WAV, folder.resolve("click.wav"), null, 1);
         double[] samples = WalkedFiles.read(folder.resolve("click.wav"))[0];
         assertThat(samples).hasSize(40_000);
         assertThat(samples[1_000]).isZero();

@@ -35,6 +35,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.BeforeEach;
@@ -95,15 +96,24 @@ class ContentKeysTest {
                 rows);
     }
 
-    private List<String> keys(Session of, Handoff by) throws IOException {
+    private List<String> keys(Session of, Handoff by, BiFunction<ContentKeys, Print, String> key) throws IOException {
         Plan plan = Planner.plan(of, by, recordings);
         ContentKeys keys = new ContentKeys(AsPlanned.of(of, by), plan, by.settled());
-        return plan.prints().stream().map(keys::of).toList();
+        return plan.prints().stream().map(print -> key.apply(keys, print)).toList();
+    }
+
+    private List<String> keys(Session of, Handoff by) throws IOException {
+        return keys(of, by, ContentKeys::of);
     }
 
     private List<String> touched(Session after, Handoff by) throws IOException {
-        List<String> before = keys(session, by);
-        List<String> now = keys(after, by);
+        return touched(after, by, ContentKeys::of);
+    }
+
+    private List<String> touched(Session after, Handoff by, BiFunction<ContentKeys, Print, String> key)
+            throws IOException {
+        List<String> before = keys(session, by, key);
+        List<String> now = keys(after, by, key);
         List<String> touched = new ArrayList<>();
         for (int i = 0; i < before.size(); i++) {
             if (!before.get(i).equals(now.get(i))) {
@@ -141,7 +151,8 @@ class ContentKeysTest {
                 .as("solo is for listening")
                 .isEmpty();
         assertThat(touched("a", row -> row.withAbout(row.about().withNote("loud"))))
-                .isEmpty();
+                .as("its files say so")
+                .containsExactly("a Raw", "a Inserts", "a Fader", "a Mix");
     }
 
     @Test
@@ -154,11 +165,14 @@ class ContentKeysTest {
     @Test
     void whatFollowsTheTempoFollowsIt() throws IOException {
         Session faster = session.withSong(new Song("Keys", "", 130.0, Meter.FOUR_FOUR, null));
-        assertThat(touched(faster, handoff))
+        assertThat(touched(faster, handoff, ContentKeys::ofSound))
                 .contains("echo Inserts", "mix Fader")
                 .doesNotContain("a Raw", "b Raw");
+        assertThat(touched(faster, handoff)).as("every file says the tempo").contains("a Raw", "b Raw");
         shareReturns(Dynamics.IN_PLACE);
-        assertThat(touched(faster, handoff)).as("the echo on the way").contains("a Mix");
+        assertThat(touched(faster, handoff, ContentKeys::ofSound))
+                .as("the echo on the way")
+                .contains("a Mix");
         UnaryOperator<Row> onTheClip = row -> ((AudioRow) row)
                 .withTakes(
                         List.of(new Take(
@@ -172,8 +186,8 @@ class ContentKeysTest {
                         "t1");
         session = session.withRow("b", onTheClip).withRow("mix", row -> row.withStrip(Strip.feeding()));
         handoff = handoff.printing(Depth.INT24, List.of(new Choice("b", RAW), new Choice("b", SHAPED)));
-        List<String> before = keys(session, handoff);
-        List<String> after = keys(session.withSong(faster.song()), handoff);
+        List<String> before = keys(session, handoff, ContentKeys::ofSound);
+        List<String> after = keys(session.withSong(faster.song()), handoff, ContentKeys::ofSound);
         assertThat(after.get(0)).isEqualTo(before.get(0));
         assertThat(after.get(1)).as("an echo on a single clip").isNotEqualTo(before.get(1));
     }

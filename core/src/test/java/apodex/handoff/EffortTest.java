@@ -2,6 +2,7 @@ package apodex.handoff;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.audio.FileKind;
 import apodex.handoff.Handoff.Choice;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
@@ -72,7 +73,7 @@ final class EffortTest {
 
     @Test
     void packingTakesTime() throws IOException {
-        Settings flac = Settings.OPEN.withTail(0.0).withFormat(Handoff.Format.FLAC);
+        Settings flac = Settings.OPEN.withTail(0.0).withFormat(FileKind.FLAC);
         assertThat(of(List.of(), flac, DRY).printing())
                 .isGreaterThan(of(List.of(), Settings.OPEN.withTail(0.0), DRY).printing());
     }

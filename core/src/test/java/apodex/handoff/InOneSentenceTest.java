@@ -2,6 +2,7 @@ package apodex.handoff;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.audio.FileKind;
 import apodex.handoff.InOneSentence.About;
 import apodex.handoff.InOneSentence.Part;
 import apodex.session.AudioRow;
@@ -61,7 +62,7 @@ class InOneSentenceTest {
                 new Stretch.Point(Stretch.CountedIn.SECONDS, 0), new Stretch.Point(Stretch.CountedIn.SECONDS, 0.25));
         Handoff all = usual.with(Settings.OPEN
                         .withDepth(Depth.INT24)
-                        .withFormat(Handoff.Format.FLAC)
+                        .withFormat(FileKind.FLAC)
                         .withRate(new SampleRate(44_100))
                         .withSharing(Returns.LEFT_OUT, Dynamics.ALONE)
                         .withSides(Handoff.Sides.TWO_MONO)

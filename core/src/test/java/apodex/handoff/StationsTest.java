@@ -9,9 +9,9 @@ import static apodex.session.Station.SHAPED;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import apodex.audio.FileKind;
 import apodex.audio.OutsideTools;
 import apodex.handoff.Handoff.Choice;
-import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
 import apodex.instrument.Note;
 import apodex.proof.FileReader;
@@ -120,7 +120,7 @@ final class StationsTest {
     }
 
     private static Handoff with(
-            Format format,
+            FileKind format,
             Depth depth,
             Integer rate,
             List<Choice> chosen,
@@ -238,8 +238,8 @@ final class StationsTest {
     }
 
     @ParameterizedTest
-    @EnumSource(Format.class)
-    void everyFormatIsPrintedAndReadBackAlike(Format format) throws Exception {
+    @EnumSource(value = FileKind.class, mode = EnumSource.Mode.EXCLUDE, names = "MP3")
+    void everyFormatIsPrintedAndReadBackAlike(FileKind format) throws Exception {
         List<Choice> chosen = List.of(
                 new Choice("mono", RAW),
                 new Choice("mono", FADER),
@@ -420,7 +420,7 @@ final class StationsTest {
         assertRefused("0 to 64 bars", with(null, null, null, null, null, 65, null, null, null));
         assertRefused("0 to 600 seconds", with(null, null, null, null, null, null, -1.0, null, null));
         assertRefused(
-                "FLAC holds 16 or 24 bits", with(Format.FLAC, Depth.INT32, null, null, null, null, null, null, null));
+                "FLAC holds 16 or 24 bits", with(FileKind.FLAC, Depth.INT32, null, null, null, null, null, null, null));
         assertRefused("not in this session", with(null, null, null, null, null, null, null, null, Map.of("gone", 1.0)));
         assertRefused("−48 to 48", with(null, null, null, null, null, null, null, null, Map.of("plain", 60.0)));
         assertRefused(

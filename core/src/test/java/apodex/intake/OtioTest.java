@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.audio.SampleFormat;
 import apodex.intake.LaidRow.LaidClip;
+import apodex.parcel.OtioWriter;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Marker;
@@ -74,7 +75,7 @@ final class OtioTest {
                 List.of(recording),
                 rows);
         Path file = folder.resolve("timeline.otio");
-        OtioWriter.write(session, "recordings/", file);
+        Files.write(file, OtioWriter.of(session, each -> "recordings/" + each.fileName()));
         assertSchemas(new ObjectMapper().readTree(file.toFile()));
         List<String> troubles = new ArrayList<>();
         OtioReader.Timeline timeline = OtioReader.read(file, troubles);

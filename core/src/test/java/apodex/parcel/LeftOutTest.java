@@ -48,15 +48,13 @@ class LeftOutTest {
     void everyStationTakesMoreIn() {
         assertThat(left(STRIP, Returns.OWN_FILES, Station.RAW))
                 .contains(
-                        "Low cut (",
-                        "80 Hz",
-                        "Compressor (ratio 2.50 :1)",
+                        "Low cut; Compressor;",
                         "Magic (glow at 3), which cannot be made here",
                         "fader at −4.5 dB",
                         "pan 30 left",
                         "a send of −9.0 dB to Hall")
                 .as("what is switched off was never heard")
-                .doesNotContain("Gain (");
+                .doesNotContain("Gain");
         assertThat(left(STRIP, Returns.OWN_FILES, Station.SHAPED))
                 .doesNotContain("Low cut")
                 .contains("Compressor", "fader at");
@@ -100,6 +98,6 @@ class LeftOutTest {
                 .isEqualTo("fader moves (2 points); pan moves (1 point); it is muted in the mix");
         assertThat(left(Strip.PLAIN, Returns.OWN_FILES, Station.RAW)).isEmpty();
         Strip echo = Strip.PLAIN.withInserts(List.of(Insert.of("delay", Map.of("noteQuarters", 1.0))));
-        assertThat(left(echo, Returns.OWN_FILES, Station.RAW)).isEqualTo("Delay (note value 1 quarter)");
+        assertThat(left(echo, Returns.OWN_FILES, Station.RAW)).isEqualTo("Delay");
     }
 }

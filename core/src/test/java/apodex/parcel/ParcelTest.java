@@ -127,7 +127,7 @@ final class ParcelTest {
         String checked =
                 OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
         assertThat(checked.lines())
-                .hasSize(8)
+                .hasSize(13)
                 .allMatch(line -> line.endsWith(": OK"))
                 .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav"))
                 .anyMatch(line -> line.startsWith("Sheet/Session sheet.pdf"));
@@ -148,6 +148,11 @@ final class ParcelTest {
                             "Sheet/Session sheet.pdf",
                             "Sheet/manifest.json",
                             "Sheet/files.csv",
+                            "Sheet/moves.csv",
+                            "Sheet/How to load.html",
+                            "Sheet/Timeline.otio",
+                            "Sheet/clips.csv",
+                            "Sheet/Tempo map.mid",
                             "checksums.sha256");
             assertThat(open.stream()).allMatch(entry -> entry.getMethod() == ZipEntry.STORED);
         }
@@ -174,7 +179,7 @@ final class ParcelTest {
                         "Left and right are the same, sample for sample. The left side is taken.",
                         "Empty ──",
                         "Not printed: nothing is on it.",
-                        "triangular dither of two steps",
+                        "Triangular dither of two steps is in every file",
                         "No level was normalised",
                         "[ok] All one length: 13 samples");
         assertThat(text.lines()).allMatch(line -> line.codePointCount(0, line.length()) <= 120);
@@ -246,7 +251,7 @@ final class ParcelTest {
     @Test
     void namesInTheListAreNoFormulas() {
         assertThat(List.of("=1+1", "@SUM(A1)", "+49", "-3 dB", "Tuba", "T=1").stream()
-                        .map(Manifest::plain))
+                        .map(Csv::plain))
                 .containsExactly("'=1+1", "'@SUM(A1)", "'+49", "'-3 dB", "Tuba", "T=1");
     }
 

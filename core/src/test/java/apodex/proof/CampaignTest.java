@@ -3,9 +3,9 @@ package apodex.proof;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.audio.FileKind;
 import apodex.audio.FlacFile;
 import apodex.handoff.Foreseen;
-import apodex.handoff.Handoff;
 import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
@@ -113,7 +113,7 @@ class CampaignTest {
 
     private double[][] read(Print print) throws IOException {
         Path file = out.resolve(print.path());
-        if (printed.plan().format() != Handoff.Format.FLAC) {
+        if (printed.plan().format() != FileKind.FLAC) {
             return WalkedFiles.read(file);
         }
         Path wav = folder.resolve("read.wav");
@@ -156,7 +156,7 @@ class CampaignTest {
                 .toList();
         Plan foreseen = Foreseen.of(random.session, plan, sounds).orElseThrow();
         assertThat(foreseen.sections()).isEqualTo(printed.plan().sections());
-        if (plan.format() != Handoff.Format.FLAC) {
+        if (plan.format() != FileKind.FLAC) {
             assertThat(foreseen.prints()).isEqualTo(printed.plan().prints());
         }
         for (int i = 0; i < plan.prints().size(); i++) {

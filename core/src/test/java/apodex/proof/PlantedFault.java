@@ -1,13 +1,14 @@
 package apodex.proof;
 
 import apodex.audio.Dither;
+import apodex.audio.FileKind;
 import apodex.audio.FlacFile;
-import apodex.audio.FlacWriter;
 import apodex.audio.PcmEncoder;
 import apodex.audio.PcmLayout;
 import apodex.audio.PcmReader;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
+import apodex.audio.SoundLabel;
 import apodex.proof.Culprit.Kind;
 import java.io.IOException;
 import java.nio.ByteOrder;
@@ -91,7 +92,7 @@ enum PlantedFault {
         if (flac) {
             if (!same) {
                 Files.delete(file);
-                FlacWriter.encode(wav, file);
+                FileKind.FLAC.pack(wav, file, SoundLabel.of(null));
             }
             Files.delete(wav);
         }

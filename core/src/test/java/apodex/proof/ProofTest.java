@@ -3,10 +3,10 @@ package apodex.proof;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.audio.FileKind;
 import apodex.audio.OutsideTools;
 import apodex.audio.SampleFormat;
 import apodex.handoff.Depth;
-import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -203,13 +203,16 @@ final class ProofTest {
                 List.of(),
                 List.of(new PlannedSection("", "", passage, 100, 5)),
                 Sharing.STANDARD,
-                Handoff.Format.WAV,
+                FileKind.WAV,
+                FileKind.MP3,
+                false,
                 RATE,
                 0,
                 Depth.INT24,
                 Depth.INT24,
                 "Sheet",
                 false,
+                true,
                 1);
     }
 

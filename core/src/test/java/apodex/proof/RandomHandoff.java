@@ -1,5 +1,6 @@
 package apodex.proof;
 
+import apodex.audio.FileKind;
 import apodex.audio.SoundBytes;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
@@ -10,7 +11,6 @@ import apodex.handoff.Depth;
 import apodex.handoff.Folders;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
-import apodex.handoff.Handoff.Format;
 import apodex.handoff.Handoff.Sides;
 import apodex.handoff.Section;
 import apodex.handoff.Settings;
@@ -403,8 +403,8 @@ public final class RandomHandoff {
     }
 
     private Settings settings() {
-        Format format = any(List.of(Format.WAV, Format.WAV, Format.WAV, Format.AIFF, Format.FLAC));
-        List<Depth> depths = format == Format.FLAC ? List.of(Depth.INT16, Depth.INT24) : List.of(Depth.values());
+        FileKind format = any(List.of(FileKind.WAV, FileKind.WAV, FileKind.WAV, FileKind.AIFF, FileKind.FLAC));
+        List<Depth> depths = format == FileKind.FLAC ? List.of(Depth.INT16, Depth.INT24) : List.of(Depth.values());
         Settings settings = Settings.OPEN
                 .withFormat(format)
                 .withDepth(any(depths))

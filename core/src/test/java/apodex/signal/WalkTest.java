@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import apodex.audio.BroadcastExtension;
+import apodex.audio.FileKind;
 import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
+import apodex.audio.SoundLabel;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.MixRow;
@@ -260,10 +262,10 @@ final class WalkTest {
                         Channels.STEREO,
                         depth,
                         session.rate(),
-                        Tap.FileType.WAV,
+                        FileKind.WAV,
                         0,
                         target.resolve(prefix + row.id()),
-                        BROADCAST,
+                        SoundLabel.of(BROADCAST),
                         row.id().hashCode()))
                 .toList();
     }
@@ -275,10 +277,10 @@ final class WalkTest {
                 channels,
                 depth,
                 new SampleRate(48_000),
-                Tap.FileType.WAV,
+                FileKind.WAV,
                 0,
                 out.resolve(name),
-                BROADCAST,
+                SoundLabel.of(BROADCAST),
                 77);
     }
 

@@ -1,5 +1,6 @@
 package apodex.signal;
 
+import apodex.audio.FileKind;
 import apodex.audio.PcmReader;
 import apodex.audio.SampleFormat;
 import apodex.audio.SoundFile;
@@ -56,7 +57,7 @@ final class Walked {
                     Channels.STEREO,
                     how.depth,
                     session.rate(),
-                    Tap.FileType.WAV,
+                    FileKind.WAV,
                     0,
                     out.resolve(point),
                     null,

@@ -4,6 +4,7 @@ import apodex.audio.BroadcastExtension;
 import apodex.audio.Dither;
 import apodex.audio.PcmEncoder;
 import apodex.audio.SampleFormat;
+import apodex.audio.SoundLabel;
 import apodex.audio.WavWriter;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
@@ -248,7 +249,7 @@ public final class LowTideWaltz {
                 "10:00:00",
                 foreign ? START_REFERENCE * CLICK_RATE.hertz() / Timing.RATE.hertz() : START_REFERENCE + from,
                 "");
-        try (WavWriter out = new WavWriter(file, rate, channels, depth, frames, broadcast)) {
+        try (WavWriter out = new WavWriter(file, rate, channels, depth, frames, SoundLabel.of(broadcast))) {
             out.write(bytes, bytes.length);
         }
         return store.bring(file, name);

@@ -1,5 +1,6 @@
 package apodex.server.listening;
 
+import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.server.web.Refused;
 import apodex.session.Session;
@@ -104,7 +105,7 @@ final class ListenStream {
                         Channels.STEREO,
                         SampleFormat.FLOAT32,
                         session.rate(),
-                        Tap.FileType.WAV,
+                        FileKind.WAV,
                         0,
                         null,
                         null,

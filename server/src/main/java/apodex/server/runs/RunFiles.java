@@ -115,12 +115,7 @@ public class RunFiles {
             throw Refused.notFound("This parcel has no such file.");
         }
         Print print = prints.get(index);
-        MediaType type =
-                switch (run.plan().format()) {
-                    case WAV -> MediaType.parseMediaType("audio/wav");
-                    case AIFF -> MediaType.parseMediaType("audio/aiff");
-                    case FLAC -> MediaType.parseMediaType("audio/flac");
-                };
+        MediaType type = MediaType.parseMediaType(run.plan().format().mediaType());
         RunFolder folder = folder(runId);
         handedOut(run, folder).check(print.path(), print.bytes());
         return answer(

@@ -2,8 +2,7 @@ package apodex.server.runs;
 
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
-import apodex.parcel.Manifest;
-import apodex.parcel.Sheet;
+import apodex.parcel.Papers;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.proof.ReceivedProof;
@@ -58,7 +57,12 @@ record RunView(
         List<RunParcel> parcels) {
 
     /** A file of the parcel that is not proved. */
-    record OtherFile(String name, String folder) {}
+    record OtherFile(String name, String folder) {
+        static OtherFile at(String path) {
+            int slash = path.lastIndexOf('/');
+            return new OtherFile(path.substring(slash + 1), path.substring(0, Math.max(0, slash)));
+        }
+    }
 
     /**
      * A stretch of the song.
@@ -144,15 +148,9 @@ record RunView(
 
     private static List<OtherFile> others(Plan plan) {
         List<OtherFile> others = new ArrayList<>();
-        plan.notes().forEach(notes -> others.add(new OtherFile(notes.file(), notes.folder())));
-        plan.listening().stream()
-                .filter(mp3 -> !mp3.isEmpty())
-                .forEach(mp3 -> others.add(new OtherFile(
-                        mp3.substring(mp3.lastIndexOf('/') + 1),
-                        mp3.contains("/") ? mp3.substring(0, mp3.lastIndexOf('/')) : "")));
-        String sheet = plan.sheet();
-        List.of(Sheet.TEXT_NAME, Sheet.HTML_NAME, Sheet.PDF_NAME, Manifest.JSON_NAME, Manifest.CSV_NAME)
-                .forEach(name -> others.add(new OtherFile(name, sheet)));
+        plan.notes().forEach(notes -> others.add(OtherFile.at(notes.path())));
+        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(path -> others.add(OtherFile.at(path)));
+        Papers.paths(plan).forEach(path -> others.add(OtherFile.at(path)));
         return others;
     }
 

@@ -1,20 +1,22 @@
-package apodex.intake;
+package apodex.parcel;
 
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Marker;
 import apodex.session.Recording;
 import apodex.session.Session;
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * Writes the audio rows of a session as an OpenTimelineIO document: a track a row, clips and gaps at the session's rate,
@@ -25,19 +27,38 @@ public final class OtioWriter {
 
     private final Session session;
 
-    private OtioWriter(Session session) {
+    /** Where a recording lies, as seen from the document, with slashes. */
+    private final Function<Recording, String> path;
+
+    private OtioWriter(Session session, Function<Recording, String> path) {
         this.session = session;
+        this.path = path;
     }
 
-    /** @param folder where the media lie, as the document names it: {@code recordings/}; may be empty */
-    public static void write(Session session, String folder, Path file) throws IOException {
-        Files.write(
-                file,
-                JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(new OtioWriter(session).timeline(folder)));
+    /**
+     * The document.
+     *
+     * @param path where a recording lies, as seen from the document, with slashes between folders
+     */
+    public static byte[] of(Session session, Function<Recording, String> path) {
+        try {
+            return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(new OtioWriter(session, path).timeline());
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A timeline has no JSON form.", e);
+        }
     }
 
-    private ObjectNode timeline(String folder) {
+    private ObjectNode timeline() {
         ObjectNode timeline = item("Timeline.1", session.song().title());
+        ObjectNode song =
+                ((ObjectNode) timeline.get("metadata")).putObject("song"); // the form has no place for a tempo
+        if (session.song().tempo() != null) {
+            song.set("tempoChanges", JSON.valueToTree(session.song().timeline().tempos()));
+            song.set("meterChanges", JSON.valueToTree(session.song().timeline().meters()));
+        }
+        if (session.song().key() != null) {
+            song.put("key", session.song().key().written());
+        }
         timeline.putNull("global_start_time");
         ObjectNode stack = timeline.putObject("tracks");
         stack.setAll(item("Stack.1", "tracks"));
@@ -55,20 +76,20 @@ public final class OtioWriter {
                     .sorted(Comparator.comparingLong(Clip::position))
                     .toList();
             do {
-                left = track(row, left, folder, tracks);
+                left = track(row, left, tracks);
             } while (!left.isEmpty());
         }
         return timeline;
     }
 
     /** Lays out what fits one after the other, and gives back the rest. */
-    private List<Clip> track(AudioRow row, List<Clip> clips, String folder, ArrayNode tracks) {
+    private List<Clip> track(AudioRow row, List<Clip> clips, ArrayNode tracks) {
         ObjectNode track = item("Track.1", row.name());
         composition(track);
         track.put("kind", "Audio");
         track.putArray("markers");
         ArrayNode children = track.putArray("children");
-        List<Clip> rest = new java.util.ArrayList<>();
+        List<Clip> rest = new ArrayList<>();
         long at = 0;
         for (Clip clip : clips) {
             if (clip.position() < at) {
@@ -82,14 +103,14 @@ public final class OtioWriter {
                 gap.set("source_range", range(0, clip.position() - at));
                 children.add(gap);
             }
-            children.add(clip(clip, folder));
+            children.add(clip(clip));
             at = clip.range().end();
         }
         tracks.add(track);
         return rest;
     }
 
-    private ObjectNode clip(Clip clip, String folder) {
+    private ObjectNode clip(Clip clip) {
         Recording recording = session.recording(clip.recording());
         ObjectNode node = item("Clip.2", recording.fileName());
         composition(node);
@@ -98,9 +119,10 @@ public final class OtioWriter {
         ObjectNode media = item("ExternalReference.1", recording.fileName());
         media.put(
                 "target_url",
-                folder
-                        + URLEncoder.encode(recording.fileName(), StandardCharsets.UTF_8)
-                                .replace("+", "%20"));
+                Arrays.stream(path.apply(recording).split("/"))
+                        .map(part ->
+                                URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
+                        .collect(Collectors.joining("/")));
         media.set("available_range", range(0, recording.framesAt(session.rate())));
         media.putNull("available_image_bounds");
         node.putObject("media_references").set("DEFAULT_MEDIA", media);
