@@ -4,7 +4,8 @@
   import Select from '../lib/controls/Select.svelte';
   import { Modal } from 'flowbite-svelte';
   import { dndzone, type DndEvent } from 'svelte-dnd-action';
-  import type { NameStyle } from '../lib/api/types';
+  import type { NameStyle, Station } from '../lib/api/types';
+  import { STATIONS } from '../lib/signal/stations';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import { ALL_PARTS, examples, PART_WORDS, placed, type Part } from './nameParts';
 
@@ -19,7 +20,22 @@
   const items = $derived(dragged ?? parts.map((id) => ({ id })));
   const SEPARATORS = { underscore: '_', hyphen: '-', blank: 'blank', spacedHyphen: ' - ' } as const;
 
+  /** What is said while nobody says otherwise. */
+  const WHAT_WORDS: Record<Station, string> = {
+    raw: 'Dry, DI',
+    shaped: 'Shaped, Amp',
+    inserts: 'Wet',
+    fader: 'Level',
+    bus: 'via Bus',
+    mix: 'via Mix',
+  };
+
   const set = (change: Partial<NameStyle>) => void store.set({ naming: { ...style, ...change } });
+
+  function say(station: Station, word: string) {
+    const { [station]: before, ...others } = style.words ?? {};
+    if (word.trim() !== (before ?? '')) set({ words: word.trim() ? { ...others, [station]: word.trim() } : others });
+  }
 
   function drop({ detail }: CustomEvent<DndEvent<{ id: Part }>>) {
     dragged = undefined;
@@ -101,6 +117,47 @@
       /></label
     >
   </div>
+  <div class="fields">
+    <label
+      >Numbers <Select
+        value={style.numbers ?? 'session'}
+        onchange={(e) => set({ numbers: e.currentTarget.value as NameStyle['numbers'] })}
+        ><option value="session">as in the session</option><option value="folder">in each folder, without holes</option
+        ></Select
+      ></label
+    >
+    <label
+      >A left side ends in <Field
+        class="w-16!"
+        value={style.left ?? '.L'}
+        maxlength="12"
+        onchange={(e) => set({ left: e.currentTarget.value })}
+      /></label
+    >
+    <label
+      >a right side in <Field
+        class="w-16!"
+        value={style.right ?? '.R'}
+        maxlength="12"
+        onchange={(e) => set({ right: e.currentTarget.value })}
+      /></label
+    >
+  </div>
+  <div class="fields words" role="group" aria-label="What files are called, by station">
+    <span class="cap">Where a name needs a word for what it is, say</span>
+    {#each STATIONS as { station, name } (station)}
+      <label
+        >{name}
+        <Field
+          class="w-20!"
+          value={style.words?.[station] ?? ''}
+          placeholder={WHAT_WORDS[station]}
+          maxlength="30"
+          onchange={(e) => say(station, e.currentTarget.value)}
+        /></label
+      >
+    {/each}
+  </div>
   <dl>
     <dt class="cap">The longest name</dt>
     <dd class="mono">{shown.longest}</dd>
@@ -140,6 +197,12 @@
     flex-wrap: wrap;
     gap: 10px 18px;
     align-items: center;
+  }
+  .fields + .fields {
+    margin-top: 10px;
+  }
+  .words .cap {
+    width: 100%;
   }
   .fields label {
     display: flex;

@@ -1,8 +1,11 @@
 package apodex.handoff;
 
+import apodex.naming.SafeName;
+import apodex.session.PartRow;
 import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.RowKind;
+import apodex.session.Session;
 import apodex.session.Station;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Locale;
@@ -29,10 +32,26 @@ public enum Folders {
         return this == FLAT ? "" : name;
     }
 
-    String of(RowKind kind, Row row, Station station) {
-        Role role = row.about().role();
+    /** Parts of an instrument lie together with it, whatever they are. */
+    String of(Session session, Row row, Station station) {
+        Row player =
+                row instanceof PartRow part ? session.row(part.instrument()).orElse(row) : row;
+        Role role = player.about().role();
+        RowKind kind = row.kind();
         if (role.isForPlayers()) {
             return of("Guide");
+        }
+        if (role == Role.REFERENCE) {
+            return of("Reference");
+        }
+        if (role == Role.ROOM_TONE) {
+            return of("Room tone");
+        }
+        boolean hasParts = session.rows().stream()
+                .anyMatch(each ->
+                        each instanceof PartRow part && part.instrument().equals(player.id()));
+        if (hasParts && this != ROLE) {
+            return of(SafeName.of(player.name()));
         }
         if (this == ROLE && kind != RowKind.MIX && role != Role.OTHER) {
             return role.name().charAt(0) + role.name().substring(1).toLowerCase(Locale.ROOT);

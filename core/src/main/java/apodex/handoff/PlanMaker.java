@@ -4,11 +4,13 @@ import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Handoff.Sides;
 import apodex.measure.StereoImage;
 import apodex.naming.FileNames;
+import apodex.naming.NameStyle;
 import apodex.naming.ParcelName;
 import apodex.naming.SafeName;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.InstrumentRow;
+import apodex.session.PartRow;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
@@ -19,7 +21,9 @@ import apodex.signal.Passage;
 import apodex.signal.Sharing;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -42,6 +46,9 @@ final class PlanMaker {
     private final Depth depth;
     private final List<PlannedSection> sections;
     private FileNames names;
+    /** By folder and row. */
+    private final Map<String, Map<String, Integer>> placesInFolders = new HashMap<>();
+
     private int section;
     /** The stations of the row whose prints are being made. */
     private Set<Station> planned = Set.of();
@@ -156,10 +163,10 @@ final class PlanMaker {
                                 row,
                                 station,
                                 AsPlanned.rowOf(audio, take),
-                                chosenTake ? name : name + " " + take.name()));
+                                new Called(name, chosenTake ? "" : " " + take.name(), NameStyle.Side.BOTH)));
                     }
                 } else {
-                    prints.addAll(prints(row, station, row.row(), name));
+                    prints.addAll(prints(row, station, row.row(), new Called(name, "", NameStyle.Side.BOTH)));
                 }
             }
         }
@@ -179,20 +186,20 @@ final class PlanMaker {
         return Math.min(Passage.LONGEST_TAIL_SECONDS, session.rate().seconds(frames));
     }
 
-    private List<Print> prints(PlanRow row, Station station, String source, String name) {
+    private List<Print> prints(PlanRow row, Station station, String source, Called name) {
         Sides byHand = handoff.row(row.row()).sides();
         return switch (byHand == null ? settings.sides() : byHand) {
             case TWO_MONO ->
                 List.of(
-                        print(row, station, source, name + " left", Channels.MONO_FROM_LEFT, 1),
-                        print(row, station, source, name + " right", Channels.MONO_FROM_RIGHT, 1));
+                        print(row, station, source, name.side(NameStyle.Side.LEFT), Channels.MONO_FROM_LEFT, 1),
+                        print(row, station, source, name.side(NameStyle.Side.RIGHT), Channels.MONO_FROM_RIGHT, 1));
             case MONO -> List.of(print(row, station, source, name, Channels.MONO_SUM, 1));
             case STEREO -> List.of(print(row, station, source, name, Channels.STEREO, 2));
             case AUTOMATIC -> List.of(automatic(row, station, source, name));
         };
     }
 
-    private Print automatic(PlanRow row, Station station, String sourceId, String name) {
+    private Print automatic(PlanRow row, Station station, String sourceId, Called name) {
         Row source = outgoing.row(sourceId).orElseThrow();
         if (station.compareTo(Station.FADER) >= 0) {
             return print(row, station, sourceId, name, Channels.STEREO, 2); // as it sits in the stereo picture
@@ -203,7 +210,7 @@ final class PlanMaker {
             if (station == Station.RAW || oneSided && widths.keepsSidesApart(source, station)) {
                 Channels sides = sides(image);
                 String side = !oneSided ? "" : image == StereoImage.Kind.LEFT_ONLY ? " left" : " right";
-                return print(row, station, sourceId, name + side, sides, sides.count());
+                return print(row, station, sourceId, name.marked(side), sides, sides.count());
             }
         }
         if (widths.at(source, station) == 1) {
@@ -217,26 +224,71 @@ final class PlanMaker {
                 : print(row, station, sourceId, name, Channels.MEASURED, 2);
     }
 
-    private Print print(PlanRow row, Station station, String sourceId, String name, Channels sides, int channels) {
+    private Print print(PlanRow row, Station station, String sourceId, Called name, Channels sides, int channels) {
         Row source = session.row(row.row()).orElseThrow();
         String byHand = handoff.row(row.row()).words().get(station);
         String word = byHand == null
-                ? WhatWord.of(source, station, planned, row.stations())
+                ? WhatWord.of(
+                        source,
+                        station,
+                        planned,
+                        row.stations(),
+                        settings.naming().words())
                 : byHand.isBlank() ? "" : SafeName.of(byHand);
+        String folder = folder(settings.folders().of(session, source, station));
+        String whole = ofInstrument(source, name.row());
         String file = names.next(
-                row.number(), group(source), name, word, settings.format().ending());
+                number(folder, row.row(), row.number()),
+                group(source),
+                WhatWord.fitting(whole, word),
+                name.marks(),
+                WhatWord.unsaid(whole, word),
+                name.side(),
+                settings.format().ending());
         return sized(new Print(
-                file,
-                folder(settings.folders().of(row.kind(), source, station)),
-                row.row(),
-                sourceId,
-                name,
-                station,
-                channels,
-                sides,
-                row.trimDb(),
-                0,
-                section));
+                file, folder, row.row(), sourceId, name.whole(), station, channels, sides, row.trimDb(), 0, section));
+    }
+
+    /** By what a file is called: its row, what must not be cut off behind it, and which side of the row it is. */
+    private record Called(String row, String marks, NameStyle.Side side) {
+        Called marked(String mark) {
+            return new Called(row, marks + mark, side);
+        }
+
+        Called side(NameStyle.Side other) {
+            return new Called(row, marks, other);
+        }
+
+        String whole() {
+            return row
+                    + marks
+                    + switch (side) {
+                        case BOTH -> "";
+                        case LEFT -> " left";
+                        case RIGHT -> " right";
+                    };
+        }
+    }
+
+    /** A part of an instrument is called by that as well, unless it is already. */
+    private String ofInstrument(Row row, String name) {
+        return row instanceof PartRow part
+                ? session.row(part.instrument())
+                        .map(Row::name)
+                        .filter(instrument ->
+                                !name.toLowerCase(Locale.ROOT).startsWith(instrument.toLowerCase(Locale.ROOT)))
+                        .map(instrument -> instrument + " " + name)
+                        .orElse(name)
+                : name;
+    }
+
+    /** The row's number in the session, or its place among the rows of a folder. */
+    private int number(String folder, String row, int inSession) {
+        if (settings.naming().numbers() == NameStyle.Numbers.SESSION) {
+            return inSession;
+        }
+        Map<String, Integer> here = placesInFolders.computeIfAbsent(folder, name -> new HashMap<>());
+        return here.computeIfAbsent(row, id -> here.size() + 1);
     }
 
     private Print sized(Print print) {
@@ -269,24 +321,15 @@ final class PlanMaker {
             return null;
         }
         String name = settings.click() == Click.NONE ? "Count" : CLICK_NAME;
+        String folder = folder(settings.folders().of("Guide"));
         String file = names.next(
-                settings.click() == Click.LAST ? rows.size() : 0,
+                number(folder, Print.CLICK, settings.click() == Click.LAST ? rows.size() : 0),
                 "",
                 name,
                 "",
                 settings.format().ending());
         return sized(new Print(
-                file,
-                folder(settings.folders().of("Guide")),
-                Print.CLICK,
-                Print.CLICK,
-                name,
-                Station.RAW,
-                1,
-                Channels.MONO_FROM_LEFT,
-                0,
-                0,
-                section));
+                file, folder, Print.CLICK, Print.CLICK, name, Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 0, section));
     }
 
     private List<NoteFile> notes() {
@@ -295,8 +338,11 @@ final class PlanMaker {
         for (PlanRow row : rows) {
             if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument
                     && !instrument.notes().isEmpty()) {
-                files.add(
-                        new NoteFile(names.next(row.number(), "", row.name(), "", ".mid"), folder, row.row(), section));
+                files.add(new NoteFile(
+                        names.next(number(folder, row.row(), row.number()), "", row.name(), "", ".mid"),
+                        folder,
+                        row.row(),
+                        section));
             }
         }
         if (!files.isEmpty()) {

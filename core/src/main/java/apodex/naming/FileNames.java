@@ -24,8 +24,18 @@ public final class FileNames {
 
     /** For example {@code 03_Tuba_Dry.wav}; a name already given gets {@code (2)} and so on. */
     public String next(int number, String group, String row, String what, String ending) {
+        return next(number, group, row, "", what, NameStyle.Side.BOTH, ending);
+    }
+
+    /**
+     * For example {@code 03_Tuba Take 2_Dry.L.wav}.
+     *
+     * @param marks what must stay behind the row's name when it is cut, with a blank before; may be empty
+     */
+    public String next(
+            int number, String group, String row, String marks, String what, NameStyle.Side side, String ending) {
         String written = String.format(Locale.ROOT, "%0" + digits + "d", number);
-        String stem = style.join(new NameParts(session, written, group, row, what));
+        String stem = style.join(new NameParts(session, written, group, row, marks, what, side));
         String name = stem + ending;
         for (int copy = 2; !taken.add(SafeName.clashKey(name)); copy++) {
             name = stem + " (" + copy + ")" + ending;

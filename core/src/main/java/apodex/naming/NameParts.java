@@ -11,9 +11,12 @@ import java.util.Locale;
  * @param number  the row's number, with leading zeros
  * @param group   name of the bus it feeds; empty for none
  * @param row     the row's name
+ * @param marks   what must stay behind it when it is cut, with a blank before: its take, the side it sits on; may be empty
  * @param what    what the file is; empty when nothing needs to be said
+ * @param side    which side of a row that is split
  */
-public record NameParts(Session session, String number, String group, String row, String what) {
+public record NameParts(
+        Session session, String number, String group, String row, String marks, String what, NameStyle.Side side) {
     String of(NameStyle.Part part, NameStyle style) {
         return switch (part) {
             case NUMBER -> number;

@@ -8,21 +8,24 @@ import java.util.regex.Pattern;
 
 /** What a row seems to be in the music, told from the words of its name. */
 public final class RoleGuess {
-    private static final Map<Role, Pattern> WORDS = new TreeMap<>(Map.of(
-            Role.CLICK, words("click|metronome"),
-            Role.GUIDE, words("guide|scratch|talkback|count ?in"),
-            Role.DRUMS,
+    private static final Map<Role, Pattern> WORDS = new TreeMap<>(Map.ofEntries(
+            Map.entry(Role.CLICK, words("click|metronome")),
+            Map.entry(Role.ROOM_TONE, words("room ?tone")),
+            Map.entry(Role.GUIDE, words("guide|scratch|talkback|count ?in")),
+            Map.entry(
+                    Role.DRUMS,
                     words(
-                            "kick|snares?|toms?|drums?|cymbals?|hats?|overheads?|percussion|shaker|ride|crash|claps?|congas?|bongos?"),
-            Role.BASS, words("bass"),
-            Role.GUITARS, words("guitars?|banjo|mandolin|ukulele|steel"),
-            Role.KEYS, words("piano|organ|keys|synth|accordion|harpsichord|celesta|harmonium|pad|bell"),
-            Role.STRINGS, words("violins?|violas?|cello|strings|harp|dulcimer|quartet"),
-            Role.WINDS,
+                            "kick|snares?|toms?|drums?|cymbals?|hats?|overheads?|percussion|shaker|ride|crash|claps?|congas?|bongos?")),
+            Map.entry(Role.BASS, words("bass")),
+            Map.entry(Role.GUITARS, words("guitars?|banjo|mandolin|ukulele|steel")),
+            Map.entry(Role.KEYS, words("piano|organ|keys|synth|accordion|harpsichord|celesta|harmonium|pad|bell")),
+            Map.entry(Role.STRINGS, words("violins?|violas?|cello|strings|harp|dulcimer|quartet")),
+            Map.entry(
+                    Role.WINDS,
                     words(
-                            "trumpets?|trombones?|tuba|horns?|flutes?|clarinets?|oboe|bassoon|sax|recorder|brass|whistle"),
-            Role.VOICES, words("voices?|vocals?|choir|soprano|alto|tenor|baritone|singer|harmony"),
-            Role.EFFECTS, words("reverb|delay|effects|ambience|atmosphere|waves|echo|hall")));
+                            "trumpets?|trombones?|tuba|horns?|flutes?|clarinets?|oboe|bassoon|sax|recorder|brass|whistle")),
+            Map.entry(Role.VOICES, words("voices?|vocals?|choir|soprano|alto|tenor|baritone|singer|harmony")),
+            Map.entry(Role.EFFECTS, words("reverb|delay|effects|ambience|atmosphere|waves|echo|hall"))));
 
     private RoleGuess() {}
 
@@ -38,7 +41,7 @@ public final class RoleGuess {
         for (Map.Entry<Role, Pattern> each : WORDS.entrySet()) {
             var matcher = each.getValue().matcher(cleaned);
             while (matcher.find()) {
-                if (each.getKey().isForPlayers()) {
+                if (each.getKey().isForPlayers() || each.getKey() == Role.ROOM_TONE) {
                     return Optional.of(each.getKey());
                 }
                 if (matcher.start() > at) {

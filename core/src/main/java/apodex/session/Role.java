@@ -30,13 +30,16 @@ public enum Role {
     /** The mix as somebody heard it, to hold others against, not music. */
     @JsonProperty("reference")
     REFERENCE,
+    /** The room by itself, to lay under silence. */
+    @JsonProperty("roomTone")
+    ROOM_TONE,
     /** None of these, or nobody has said. */
     @JsonProperty("other")
     OTHER;
 
     /** As it stands in sentences. */
     public String words() {
-        return name().toLowerCase(Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     /** Whether it is no part of the sum, though it is there. */

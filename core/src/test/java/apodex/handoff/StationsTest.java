@@ -357,14 +357,14 @@ final class StationsTest {
         assertThat(plan.prints())
                 .extracting(Print::file, Print::channels)
                 .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple("01_Plain left.wav", 1),
-                                org.assertj.core.groups.Tuple.tuple("01_Plain right.wav", 1),
+                        org.assertj.core.groups.Tuple.tuple("01_Plain.L.wav", 1),
+                                org.assertj.core.groups.Tuple.tuple("01_Plain.R.wav", 1),
                         org.assertj.core.groups.Tuple.tuple("02_Mono.wav", 2),
                                 org.assertj.core.groups.Tuple.tuple("03_Kept.wav", 1));
         Path out = Files.createDirectories(folder.resolve("out"));
         Printing.print(session, handoff, plan, out, recordings, 2, WalkObserver.NONE);
-        double[] left = apodex.signal.WalkedFiles.read(out.resolve("Tracks/01_Plain left.wav"))[0];
-        double[] right = apodex.signal.WalkedFiles.read(out.resolve("Tracks/01_Plain right.wav"))[0];
+        double[] left = apodex.signal.WalkedFiles.read(out.resolve("Tracks/01_Plain.L.wav"))[0];
+        double[] right = apodex.signal.WalkedFiles.read(out.resolve("Tracks/01_Plain.R.wav"))[0];
         double[] sum = apodex.signal.WalkedFiles.read(out.resolve("Tracks/03_Kept.wav"))[0];
         assertThat(right[1_000]).isNotEqualTo(left[1_000]);
         assertThat(sum[1_000])

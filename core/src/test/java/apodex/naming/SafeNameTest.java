@@ -131,6 +131,14 @@ final class SafeNameTest {
         assertThat(new FileNames(SESSION, tight, 9).next(4, "", "Contrabassoon", "Wet", ".wav"))
                 .as("the row gives way")
                 .isEqualTo("04_CONTRABAS_WET.wav");
+        assertThat(new FileNames(SESSION, tight, 9)
+                        .next(4, "", "Contrabassoon", " T2", "Wet", NameStyle.Side.LEFT, ".wav"))
+                .as("take and side are never cut, nor counted out")
+                .isEqualTo("04_CONT T2_WET.L.wav");
+        assertThatThrownBy(() -> new NameStyle(null, null, null, null, null, null, null, "-x", "-X"))
+                .hasMessageContaining("different marks");
+        assertThatThrownBy(() -> new NameStyle(null, null, null, null, null, null, null, "/l", null))
+                .hasMessageContaining("that a file name can hold");
         assertThatThrownBy(() -> new NameStyle(List.of(Part.SONG), null, null, null, null))
                 .hasMessageContaining("number or the row");
         assertThatThrownBy(() -> new NameStyle(List.of(Part.ROW, Part.ROW), null, null, null, null))

@@ -180,32 +180,32 @@ class SumCheckTest {
     @Test
     void everySpoiltFileIsFoundByName() throws Exception {
         assertAddsUp(print(rowsAtMix(Depth.FLOAT32)), 5);
-        Path cello = out.resolve("Wet/03_Cello_Mix.wav");
-        Path drone = out.resolve("Wet/04_Drone_Mix.wav");
+        Path cello = out.resolve("Wet/03_Cello_via Mix.wav");
+        Path drone = out.resolve("Wet/04_Drone_via Mix.wav");
         Path saved = Files.copy(cello, folder.resolve("saved.wav"));
         Files.delete(cello);
-        assertCulprit(Culprit.Kind.MISSING, "03_Cello_Mix.wav");
+        assertCulprit(Culprit.Kind.MISSING, "03_Cello_via Mix.wav");
         assertThat(prove().verdicts())
-                .anyMatch(verdict -> verdict.headline().equals("03_Cello_Mix.wav is not on the disk")
+                .anyMatch(verdict -> verdict.headline().equals("03_Cello_via Mix.wav is not on the disk")
                         && verdict.detail().contains("not on the disk"));
         spoil(saved, cello, "vol", "2");
-        assertCulprit(Culprit.Kind.TWICE, "03_Cello_Mix.wav");
+        assertCulprit(Culprit.Kind.TWICE, "03_Cello_via Mix.wav");
         spoil(saved, cello, "vol", "-1");
-        assertCulprit(Culprit.Kind.TURNED, "03_Cello_Mix.wav");
+        assertCulprit(Culprit.Kind.TURNED, "03_Cello_via Mix.wav");
         spoil(saved, cello, "pad", "1s@0s", "trim", "0", Files.size(saved) > 0 ? frames() + "s" : "");
-        assertCulprit(Culprit.Kind.SHIFTED, "03_Cello_Mix.wav");
+        assertCulprit(Culprit.Kind.SHIFTED, "03_Cello_via Mix.wav");
         assertThat(prove().sums().get(0).culprits().get(0).amount()).isEqualTo(1);
         spoil(saved, cello, "vol", "-1.5dB");
-        assertCulprit(Culprit.Kind.LEVEL, "03_Cello_Mix.wav");
+        assertCulprit(Culprit.Kind.LEVEL, "03_Cello_via Mix.wav");
         assertThat(prove().sums().get(0).culprits().get(0).amount()).isCloseTo(-1.5, within(0.01));
         Files.copy(saved, cello, StandardCopyOption.REPLACE_EXISTING);
         spoil(drone, drone, "vol", "-1");
-        assertCulprit(Culprit.Kind.TURNED, "04_Drone_Mix.wav");
+        assertCulprit(Culprit.Kind.TURNED, "04_Drone_via Mix.wav");
         assertThat(prove().verdicts())
                 .filteredOn(verdict -> verdict.grade() != Verdict.Grade.GOOD)
                 .as("the first cause is named, once")
                 .singleElement()
-                .satisfies(fault -> assertThat(fault.files()).containsExactly("Wet/04_Drone_Mix.wav"));
+                .satisfies(fault -> assertThat(fault.files()).containsExactly("Wet/04_Drone_via Mix.wav"));
     }
 
     private long frames() {
@@ -265,10 +265,10 @@ class SumCheckTest {
         assertThat(groups.sums().get(0).files())
                 .as("of a bus and its members the bus is taken")
                 .containsExactly(
-                        "Wet/03_Cello_Mix.wav",
-                        "Wet/04_Drone_Mix.wav",
-                        "Groups/06_Group_Mix.wav",
-                        "Returns/07_Hall_Mix.wav");
+                        "Wet/03_Cello_via Mix.wav",
+                        "Wet/04_Drone_via Mix.wav",
+                        "Groups/06_Group.wav",
+                        "Returns/07_Hall.wav");
     }
 
     @Test

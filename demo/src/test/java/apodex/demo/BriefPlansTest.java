@@ -123,11 +123,11 @@ final class BriefPlansTest {
         assertThat(plan(2).prints())
                 .extracting(Print::path)
                 .containsExactly(
-                        "Groups/01_Rhythm bus_Mix.wav",
-                        "Groups/11_Band bus_Mix.wav",
-                        "Groups/19_Voices bus_Mix.wav",
-                        "Wet/24_Room_Mix.wav",
-                        "Wet/25_Waves (field recording)_Mix.wav",
+                        "Groups/01_Rhythm bus.wav",
+                        "Groups/11_Band bus.wav",
+                        "Groups/19_Voices bus.wav",
+                        "Wet/24_Room_via Mix.wav",
+                        "Wet/25_Waves (field recording)_via Mix.wav",
                         "Reference/00_Reference Mix.wav");
     }
 }
