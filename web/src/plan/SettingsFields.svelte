@@ -12,6 +12,7 @@
     DYNAMICS_WORDS,
     FOLDERS,
     FORMATS,
+    LEVELS,
     LISTENING,
     RATES,
     RETURN_WORDS,
@@ -122,6 +123,24 @@
       /> s</span
     ></label
   >
+  {@render select('levels', 'Levels', LEVELS)}
+  {#if effective.levels === 'headroom'}
+    <label
+      ><span>The loudest stays below full scale by</span><span class="with"
+        ><Field
+          class={['w-24!', settings.headroomDb !== null && settings.headroomDb !== undefined && 'set']}
+          value={settings.headroomDb ?? ''}
+          placeholder={String(behind.headroomDb ?? 6)}
+          onchange={(e) =>
+            typedNumber(
+              e.currentTarget,
+              (headroomDb) => onset({ headroomDb }),
+              () => settings.headroomDb,
+            )}
+        /> dB</span
+      ></label
+    >
+  {/if}
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
   {@render select('listeningAs', 'The mix to listen to', LISTENING)}

@@ -11,6 +11,11 @@ export const LISTENING = [
   ['mp3', 'MP3'],
   ['flac', 'FLAC'],
 ] as const;
+export const LEVELS = [
+  ['asTheyAre', 'as they are'],
+  ['headroom', 'headroom for the whole'],
+  ['window', 'each peak in −24 to −6 dBFS'],
+] as const;
 export const DEPTHS = ['int16', 'int24', 'int32', 'float32'] as const;
 export const RATES = [44_100, 48_000, 88_200, 96_000] as const;
 export const CHANNELS = [

@@ -155,6 +155,11 @@ public final class InOneSentence {
             case TWO_MONO -> words.add("stereo as two mono files");
             case AUTOMATIC -> {}
         }
+        switch (all.levels()) {
+            case HEADROOM -> words.add(number(all.headroomDb()) + " dB of headroom");
+            case WINDOW -> words.add("each file between −24 and −6 dBFS");
+            case AS_THEY_ARE -> {}
+        }
         if (all.takes()) {
             words.add("with other takes");
         }

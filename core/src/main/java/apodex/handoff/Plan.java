@@ -153,6 +153,29 @@ public record Plan(
         return new FileLabel(session, rate, depth.sample(), cues);
     }
 
+    /** The same with other files in the place of its own. */
+    Plan with(List<Print> others) {
+        return new Plan(
+                name,
+                others,
+                notes,
+                listening,
+                rows,
+                sections,
+                sharing,
+                format,
+                listeningAs,
+                cues,
+                rate,
+                ringsOut,
+                depth,
+                ownDepth,
+                sheet,
+                document,
+                layOut,
+                bytes);
+    }
+
     /** The plan as it came out: real lengths, channels and sizes. */
     Plan printed(List<Integer> channels, List<Long> sizes, List<Long> lengths) {
         List<Print> real = new ArrayList<>();

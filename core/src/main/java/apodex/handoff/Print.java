@@ -53,6 +53,12 @@ public record Print(
         return folder.isEmpty() ? file : folder + "/" + file;
     }
 
+    /** Louder by so many dB on the way into the file. */
+    Print turned(double db) {
+        double trim = Math.rint(100 * (trimDb + db)) / 100;
+        return new Print(file, folder, row, source, rowName, station, channels, sides, trim, bytes, section);
+    }
+
     Print printed(int realChannels, long realBytes) {
         return new Print(file, folder, row, source, rowName, station, realChannels, sides, trimDb, realBytes, section);
     }

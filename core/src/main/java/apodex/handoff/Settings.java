@@ -31,6 +31,8 @@ import java.util.Objects;
  * @param count       clicks in the lead-in instead of silence, in the file of the click; usually none
  * @param click       a file with the beat; usually none
  * @param tailSeconds how long files go on after the range; usually until all is quiet
+ * @param levels      how loud files are; usually as they are
+ * @param headroomDb  how far the loudest file stays below full scale where that is asked for, 0 to 24; usually 6
  * @param takes       Raw of takes that are not the chosen one as well; usually not
  * @param notes       the notes of instrument rows as Standard MIDI Files; usually, where there are any
  * @param listening   the reference mix as a small file to listen to; usually not
@@ -53,6 +55,8 @@ public record Settings(
         @Called("the count") @Nullable Boolean count,
         @Called("the click") @Nullable Click click,
         @Called("the tail") @Nullable Double tailSeconds,
+        @Called("the levels") @Nullable Levels levels,
+        @Called("the headroom") @Nullable Double headroomDb,
         @Called("other takes") @Nullable Boolean takes,
         @Called("notes") @Nullable Boolean notes,
         @Called("the mix to listen to") @Nullable Boolean listening,
@@ -69,6 +73,7 @@ public record Settings(
     public static final Settings OPEN = of(new Object[FIELDS.size()]);
 
     public static final Bounds LEAD_IN_BARS = new Bounds(0, 64);
+    public static final Bounds HEADROOM_DB = new Bounds(0, 24);
     public static final Bounds TAIL_SECONDS = new Bounds(0, 600);
 
     /** What holds when nobody says anything. Depth, rate, tail and size of zips stay open: they follow the session. */
@@ -77,6 +82,7 @@ public record Settings(
             .withSides(Sides.AUTOMATIC)
             .withLeadIn(0, false)
             .withClick(Click.NONE)
+            .withLevels(Levels.AS_THEY_ARE, 6.0)
             .withExtras(false, true, false, false)
             .withListeningAs(FileKind.MP3)
             .withCues(false)
@@ -95,6 +101,9 @@ public record Settings(
         if (format != null && format.isLossy()) {
             throw new IllegalArgumentException(
                     format.label() + " is to listen to; files that are handed on are WAV, AIFF or FLAC.");
+        }
+        if (headroomDb != null && !HEADROOM_DB.hold(headroomDb)) {
+            throw new IllegalArgumentException("Headroom is " + HEADROOM_DB.words() + " dB, not " + headroomDb + ".");
         }
         if (listeningAs != null && !listeningAs.isPacked()) {
             throw new IllegalArgumentException(
@@ -201,6 +210,11 @@ public record Settings(
     /** Seconds after the end; null until it is quiet. */
     public Settings withTail(Double seconds) {
         return with("tailSeconds", seconds);
+    }
+
+    /** How loud files are, and by how much the loudest stays below full scale where that is asked for. */
+    public Settings withLevels(Levels other, Double headroom) {
+        return with("levels", other).with("headroomDb", headroom);
     }
 
     public Settings withExtras(Boolean newTakes, Boolean newNotes, Boolean newListening, Boolean newDocument) {

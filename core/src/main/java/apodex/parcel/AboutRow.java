@@ -49,6 +49,7 @@ final class AboutRow {
         List<String> about = new ArrayList<>();
         if (printed.isEmpty()) {
             about.add(whyNoFile());
+            setUp(about);
         } else {
             held(about);
             leftOut(about);
@@ -64,6 +65,11 @@ final class AboutRow {
                     }) {
                 about.add(planned.evidence());
             }
+        }
+        boolean isBeforeBuses =
+                printed.isEmpty() ? !row.kind().isSource() : printed.last().compareTo(Station.BUS) < 0;
+        if (isBeforeBuses) {
+            goesTo(about);
         }
         for (Brought brought : row.strip().brought()) {
             if (printed.contains(brought.station())) {
@@ -96,9 +102,7 @@ final class AboutRow {
                         .isEmpty()) {
             return "Not printed: nothing goes to it.";
         }
-        if (row.kind() == RowKind.RETURN
-                && plan.sharing().returns() == Returns.SHARED_OUT
-                && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0)) {
+        if (isSharedOut()) {
             return "No file of its own: what "
                     + numbers(Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS))
                     + " sent there is in those files.";
@@ -112,6 +116,40 @@ final class AboutRow {
         return carrying.isEmpty()
                 ? "Not printed."
                 : "No file of its own: it is in " + numbers(carrying.subList(0, 1)) + ".";
+    }
+
+    private boolean isSharedOut() {
+        return row.kind() == RowKind.RETURN
+                && plan.sharing().returns() == Returns.SHARED_OUT
+                && plan.prints().stream().anyMatch(print -> print.station().compareTo(Station.FADER) > 0);
+    }
+
+    /** Of a sum that has no file: what goes to it and how it is set, so that it can be built again. */
+    private void setUp(List<String> about) {
+        if (row.kind().isSource() || row.kind() == RowKind.MIX || isSharedOut()) {
+            return;
+        }
+        List<Row> from = Routing.feeding(session, row, Routing.Through.OUTPUTS_AND_SENDS);
+        List<String> set = LeftOut.of(session, row, Station.RAW, plan.sharing().returns());
+        if (!from.isEmpty()) {
+            about.add((row.kind() == RowKind.RETURN ? "Sent to by " : "Fed by ")
+                    + numbers(from)
+                    + (set.isEmpty() ? "." : ": " + String.join("; ", set) + "."));
+        }
+    }
+
+    /** Which buses it feeds, where that is not the mix alone. */
+    private void goesTo(List<String> about) {
+        List<Row> to = row.strip().outputs().stream()
+                .flatMap(id -> session.row(id).stream())
+                .filter(next -> next.kind() != RowKind.MIX)
+                .toList();
+        boolean mixToo = row.strip().outputs().contains(session.mix().id());
+        if (!to.isEmpty()) {
+            about.add("Goes to " + numbers(to) + (mixToo ? " and to the mix." : "."));
+        } else if (!mixToo && row.kind() != RowKind.MIX && row.strip().sends().isEmpty()) {
+            about.add("Goes nowhere: it is not in the mix.");
+        }
     }
 
     private void held(List<String> about) {

@@ -19,6 +19,8 @@ final class Figures {
 
     /** Whole, or to hundredths. */
     static String number(double value) {
-        return value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
+        return value == Math.rint(value)
+                ? Long.toString((long) value)
+                : String.format(Locale.ROOT, "%.2f", value).replaceAll("0$", "");
     }
 }

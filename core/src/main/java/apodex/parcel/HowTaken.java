@@ -144,7 +144,7 @@ final class HowTaken {
     }
 
     private static String written(double law) {
-        return Figures.number(law).replace("-", "−").replaceAll("0$", law == -4.5 ? "" : "0");
+        return Figures.number(law).replace("-", "−");
     }
 
     private void rates() {

@@ -55,8 +55,10 @@ final class InsertWords {
         if (!setting.choices().isEmpty()) {
             return setting.choices().get((int) value);
         }
-        String written =
-                value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.2f", value);
+        if (setting.unit().startsWith(":")) {
+            return Figures.number(value) + setting.unit();
+        }
+        String written = Figures.number(value);
         String unit = value == 1 && setting.unit().equals("quarters") ? "quarter" : setting.unit();
         return (written + " " + unit).strip().replace("-", "−");
     }

@@ -36,6 +36,8 @@ final class SheetContent {
     private final Handoff handoff;
     private final Plan plan;
     private final Proof proof;
+    private static final List<String> HEAD =
+            List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS", "Trim dB");
     private static final int MOVES_AT_MOST = 24;
 
     private final List<Block> blocks = new ArrayList<>();
@@ -165,17 +167,23 @@ final class SheetContent {
                     channels(file),
                     !file.isRead() ? "not read" : file.silent() ? "silent" : Figures.db(file.peakDbfs()),
                     file.truePeakDbtp() == null ? "–" : Figures.db(file.truePeakDbtp()),
-                    file.loudnessLufs() == null ? "–" : Figures.db(file.loudnessLufs())));
+                    file.loudnessLufs() == null ? "–" : Figures.db(file.loudnessLufs()),
+                    print.trimDb() == 0
+                            ? ""
+                            : String.format(Locale.ROOT, "%+.2f", print.trimDb())
+                                    .replace("-", "−")));
         }
-        plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "")));
+        plan.notes().forEach(notes -> rows.add(List.of(notes.path(), "notes", "MIDI", "", "", "", "")));
         plan.listening().stream()
                 .filter(path -> !path.isEmpty())
                 .forEach(path -> rows.add(
-                        List.of(path, "to listen to", plan.listeningAs().label(), "", "", "")));
+                        List.of(path, "to listen to", plan.listeningAs().label(), "", "", "", "")));
+        boolean trimmed = plan.prints().stream().anyMatch(print -> print.trimDb() != 0);
+        int columns = trimmed ? HEAD.size() : HEAD.size() - 1;
         blocks.add(new Sheet.Table(
-                List.of("File", "Taken at", "Channels", "Peak dBFS", "True peak dBTP", "Loudness LUFS"),
-                List.of(false, false, false, true, true, true),
-                rows));
+                HEAD.subList(0, columns),
+                List.of(false, false, false, true, true, true, true).subList(0, columns),
+                rows.stream().map(row -> row.subList(0, columns)).toList()));
         if (proof.files().stream().anyMatch(file -> file.isRead() && file.channels() == 1)) {
             blocks.add(new Sheet.Paragraph("Loudness of a mono file is that of its one channel (ITU-R BS.1770-4);"
                     + " heard from both sides it is 3 dB more."));

@@ -20,7 +20,7 @@ final class SheetHtml {
             .under { color: #55606b; margin: 0 0 3mm 4mm; }
             .glyph, .line { font-family: "DejaVu Sans", sans-serif; }
             .line { white-space: nowrap; color: #17666b; font-size: 9pt; }
-            table { border-collapse: collapse; width: 100%%; }
+            table { border-collapse: collapse; width: 100%%; -fs-table-paginate: paginate; }
             th { text-align: left; font-size: 8pt; color: #55606b; font-weight: bold; padding: 0.6mm 2mm 0.6mm 0; border-bottom: 0.6pt solid #d9d0bc; }
             td { padding: 0.7mm 2mm 0.7mm 0; border-bottom: 0.4pt solid #e8e1d0; vertical-align: top; }
             tr { page-break-inside: avoid; }
@@ -136,7 +136,10 @@ final class SheetHtml {
             out.append("<tr>");
             for (int c = 0; c < row.size(); c++) {
                 out.append("<td class=\"")
-                        .append(table.figures().get(c) ? "fig" : c == 0 ? "file" : "")
+                        .append(
+                                table.figures().get(c)
+                                        ? "fig"
+                                        : c == 0 && table.head().get(0).equals("File") ? "file" : "")
                         .append("\">")
                         .append(escaped(row.get(c)))
                         .append("</td>");

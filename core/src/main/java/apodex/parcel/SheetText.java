@@ -2,6 +2,7 @@ package apodex.parcel;
 
 import apodex.proof.Verdict;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -9,6 +10,9 @@ import java.util.stream.Stream;
 /** Sets a session sheet as plain text, readable in any editor. */
 final class SheetText {
     private static final int WIDTH = 92;
+    /** Wider tables are lines of words instead. */
+    private static final int WIDEST = 110;
+
     private static final int NAME_WIDTH = 14;
     private static final int MARK_WIDTH = 7;
 
@@ -60,6 +64,10 @@ final class SheetText {
                 widths[c] = Math.max(widths[c], length(row.get(c)));
             }
         });
+        if (Arrays.stream(widths).sum() > WIDEST) {
+            table.rows().forEach(row -> hanging("  ", String.join(" · ", row)));
+            return;
+        }
         line(table.head(), table, widths);
         table.rows().forEach(row -> line(row, table, widths));
     }

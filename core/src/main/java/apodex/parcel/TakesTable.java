@@ -8,7 +8,6 @@ import apodex.session.Take;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -44,15 +43,16 @@ final class TakesTable {
                 .collect(Collectors.joining(", "));
     }
 
-    /** As “Take 1 from bar 1 beat 1, Take 3 from bar 9 beat 1”; empty for a take that holds no stretch of another. */
+    /** As “Take 1 from bar 1 beat 1, Take 3 from bar 9 beat 1”; recordings that no other take has by their files; empty where it never changes. */
     static String places(Session session, AudioRow row) {
         List<String> said = new ArrayList<>();
         String before = null;
         for (Clip clip : row.clips().stream()
                 .sorted(Comparator.comparingLong(Clip::position))
                 .toList()) {
-            String from = cameFrom(row, clip);
-            if (from != null && !Objects.equals(from, before)) {
+            String from = cameFrom(row, clip)
+                    .orElseGet(() -> session.recording(clip.recording()).fileName());
+            if (!from.equals(before)) {
                 said.add(from + " from " + SongPlace.of(session, clip.position()));
                 before = from;
             }
@@ -61,7 +61,7 @@ final class TakesTable {
     }
 
     /** The other take that has the same stretch of the same recording at the same place. */
-    private static String cameFrom(AudioRow row, Clip clip) {
+    private static Optional<String> cameFrom(AudioRow row, Clip clip) {
         return row.takes().stream()
                 .filter(take -> !take.id().equals(row.active()))
                 .filter(take -> take.clips().stream()
@@ -70,7 +70,6 @@ final class TakesTable {
                                 && other.position() - other.offset() == clip.position() - clip.offset()
                                 && other.range().overlaps(clip.range())))
                 .map(Take::name)
-                .findFirst()
-                .orElse(null);
+                .findFirst();
     }
 }

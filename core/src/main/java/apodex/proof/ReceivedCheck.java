@@ -97,7 +97,7 @@ final class ReceivedCheck {
         Leftover leftover = together.leftover();
         return new ReceivedProof(
                 section.name(),
-                "the session’s own rows, laid together plainly",
+                "the session’s own rows",
                 leftover.peak() <= limit(proofs),
                 sounding.stream().map(Print::path).toList(),
                 leftover.rmsDbfs(),

@@ -157,7 +157,7 @@ final class Verdicts {
                     "All in place",
                     exact == 0
                             ? "none of " + others + " sounds before the session puts it there"
-                            : exact + " begin where the session puts them, to the sample or within their fade"
+                            : exact + " begin as in the session, to the sample"
                                     + (others > 0 ? "; " + others + " not before" : "")));
         }
     }
@@ -263,8 +263,7 @@ final class Verdicts {
             return; // said already
         }
         String where = received.section().isEmpty() ? "" : received.section() + ": ";
-        String what = files(received.files().size()) + " in a fresh session, at unity and in the middle, against "
-                + received.against();
+        String what = files(received.files().size()) + " laid at unity in the middle, against " + received.against();
         said.add(
                 received.same()
                         ? Verdict.good(where + "Received as sent: " + db(received.peakDbfs()), what)
@@ -305,7 +304,7 @@ final class Verdicts {
                 file -> Math.abs(file.offset()) > OFFSET,
                 Grade.LOOK,
                 "off zero",
-                "the mean of its samples is not zero; a low cut takes that away",
+                "its mean is not zero; a low cut takes that away",
                 Remedy.PLAN);
     }
 

@@ -109,7 +109,7 @@ class AboutRowTest {
                 .isEqualTo(
                         "Holds 01 to 03, 05. 03 is a file as well: not to be laid beside the group. Left out: fader at −2.0 dB.");
         assertThat(about("squash", new Choice("squash", RAW)))
-                .isEqualTo("Holds once more what 01 carries: in the session it runs beside.");
+                .isEqualTo("Holds once more what 01 carries: in the session it runs beside. Goes to 04.");
         assertThat(about("kit", new Choice("kit", RAW))).isEqualTo("The instrument without 12, which is a part of it.");
         assertThat(about("drum", new Choice("drum", RAW))).isEqualTo("A part of 11, by itself.");
         assertThat(about("hall", new Choice("hall", INSERTS))).startsWith("What 02 sends there.");
@@ -118,9 +118,9 @@ class AboutRowTest {
     @Test
     void whatIsLeftOutIsSaidOfTheFileItIsNotIn() throws IOException {
         String strip = "fader at −3.0 dB; a send of −6.0 dB to Hall.";
-        assertThat(about("snare", new Choice("snare", INSERTS))).isEqualTo("Left out: " + strip);
+        assertThat(about("snare", new Choice("snare", INSERTS))).isEqualTo("Left out: " + strip + " Goes to 04.");
         assertThat(about("snare", new Choice("snare", RAW), new Choice("snare", INSERTS)))
-                .isEqualTo("Left out: " + strip + " At Raw also: Low cut; Gain.");
+                .isEqualTo("Left out: " + strip + " At Raw also: Low cut; Gain. Goes to 04.");
         assertThat(about("snare", new Choice("snare", RAW), new Choice("snare", SHAPED), new Choice("snare", BUS)))
                 .startsWith(
                         "Left out: a send of −6.0 dB to Hall. At Shaped also: Gain; fader at −3.0 dB. At Raw also: Low cut");
@@ -135,9 +135,12 @@ class AboutRowTest {
         assertThat(about("quiet", group)).isEqualTo("Not printed: it is muted in the mix.");
         assertThat(about("over", group)).isEqualTo("No file of its own: it is in 04.");
         assertThat(about("over", new Choice("kick", RAW))).isEqualTo("Not printed.");
+        assertThat(about("squash", new Choice("kick", RAW)))
+                .as("a mixer can build it again")
+                .isEqualTo("Not printed. Fed by 01. Goes to 04.");
+        assertThat(about("hall", new Choice("snare", RAW))).isEqualTo("Not printed. Sent to by 02.");
         settings = Settings.OPEN.withSharing(Returns.SHARED_OUT, null);
         assertThat(about("hall", new Choice("snare", BUS)))
                 .isEqualTo("No file of its own: what 02 sent there is in those files.");
-        assertThat(about("hall", new Choice("snare", RAW))).isEqualTo("Not printed.");
     }
 }

@@ -29,4 +29,15 @@ public record FileLevel(
                 measures.truePeakDbtp(),
                 measures.loudness() == null ? null : measures.loudness().integratedLufs());
     }
+
+    /** The same, louder by so many dB. */
+    FileLevel turned(double db) {
+        return new FileLevel(
+                channels,
+                quietAt,
+                peakDbfs == null ? null : peakDbfs + db,
+                peakFrame,
+                truePeakDbtp == null ? null : truePeakDbtp + db,
+                loudnessLufs == null ? null : loudnessLufs + db);
+    }
 }

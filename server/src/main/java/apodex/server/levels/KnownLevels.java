@@ -2,11 +2,15 @@ package apodex.server.levels;
 
 import apodex.handoff.Foreseen;
 import apodex.handoff.Handoff;
+import apodex.handoff.Levelling;
 import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
+import apodex.handoff.Settings;
 import apodex.intake.RecordingStore;
 import apodex.session.Session;
+import apodex.signal.WalkObserver;
+import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,6 +45,36 @@ public class KnownLevels {
         List<String> keys =
                 plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
         return foreseen(session, plan, keys, of(keys));
+    }
+
+    /**
+     * The plan with its files turned to the levels it asks for. What is not known is measured first.
+     *
+     * @throws IOException when a recording cannot be read
+     */
+    public Plan levelled(Session session, Handoff handoff, Plan plan, WalkObserver observer) throws IOException {
+        Settings settings = handoff.settled();
+        if (!Levelling.isAskedFor(settings)) {
+            return plan;
+        }
+        LookAhead ahead = new LookAhead(
+                session, handoff, plan, store, Runtime.getRuntime().availableProcessors());
+        List<String> keys =
+                plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
+        Map<String, FileLevel> known = new HashMap<>(of(keys));
+        ahead.of(key -> Optional.ofNullable(known.get(key)).map(FileLevel::quietAt), observer)
+                .forEach((key, printed) -> {
+                    FileLevel level = FileLevel.of(printed.channels(), printed.quietAt(), printed.measures());
+                    mapper.saveIfNew(key, level);
+                    known.put(key, level);
+                });
+        return Levelling.of(plan, Levelling.turns(settings, peaks(keys, known)));
+    }
+
+    static List<Optional<Double>> peaks(List<String> keys, Map<String, FileLevel> known) {
+        return keys.stream()
+                .map(key -> Optional.ofNullable(known.get(key)).map(FileLevel::peakDbfs))
+                .toList();
     }
 
     static Optional<Plan> foreseen(Session session, Plan plan, List<String> keys, Map<String, FileLevel> known) {

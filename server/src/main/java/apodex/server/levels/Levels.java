@@ -2,10 +2,12 @@ package apodex.server.levels;
 
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
+import apodex.handoff.Levelling;
 import apodex.handoff.LookAhead;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
+import apodex.handoff.Settings;
 import apodex.intake.RecordingStore;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.handoffs.StoredHandoff;
@@ -119,7 +121,7 @@ class Levels {
         LevelsView view = new LevelsView(
                 stored.revision(),
                 session.revision(),
-                levels(session.session(), chosen),
+                levels(session.session(), chosen, handoff.settled()),
                 failure == null ? chosen.pending() : 0,
                 everywhere.map(each -> others(chosen, each)).orElse(List.of()),
                 failure != null ? 0 : everywhere.map(Ahead::pending).orElse(chosen.pending()),
@@ -164,8 +166,11 @@ class Levels {
                 : looking.ask(new LookingAhead.Asked(state, ahead.look(), ahead.known()));
     }
 
-    private static List<Known> levels(Session session, Ahead ahead) {
+    /** As they will be when the brief's levels are given, which takes that all are known. */
+    private static List<Known> levels(Session session, Ahead ahead, Settings settings) {
         List<Known> levels = new ArrayList<>();
+        List<Optional<Double>> peaks = ahead.pending() > 0 ? List.of() : KnownLevels.peaks(ahead.keys(), ahead.known());
+        List<Double> turns = Levelling.turns(settings, peaks);
         for (int print = 0; print < ahead.keys().size(); print++) {
             FileLevel level = ahead.known().get(ahead.keys().get(print));
             if (level != null) {
@@ -176,7 +181,7 @@ class Levels {
                         : ahead.plan()
                                 .section(file)
                                 .inSession(peak, ahead.plan().rate(), session.rate());
-                levels.add(new Known(print, level, at));
+                levels.add(new Known(print, turns.isEmpty() ? level : level.turned(turns.get(print)), at));
             }
         }
         return levels;

@@ -15,6 +15,7 @@ import apodex.server.DiskRoom;
 import apodex.server.levels.KnownLevels;
 import apodex.server.pace.Pace;
 import apodex.server.web.DiskTrouble;
+import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.FileSystemException;
@@ -122,7 +123,7 @@ class RunJob {
     /** What the next run may know better for it. The run is done by then: nothing that goes wrong here may undo it. */
     void learnFrom(Run run, Printing.Result printed, Effort effort, ProgressMeter meter) {
         try {
-            levels.keep(run.session(), run.handoff(), run.plan(), printed.prints());
+            levels.keep(run.session(), run.handoff(), printed.plan(), printed.prints());
             if (meter.isWhole() && printed.prints().stream().noneMatch(Printing.Made::takenOver)) {
                 pace.keep(run.id(), effort, meter.secondsPrinted(), meter.secondsRead());
             }
@@ -149,11 +150,13 @@ class RunJob {
         if (wrong.isPresent()) {
             throw new IOException(wrong.get());
         }
+        Plan levelled =
+                levels.levelled(run.session(), run.handoff(), run.plan(), WalkObserver.cancelledBy(meter::isCancelled));
         Path work = folder.begin();
         Printing.Result result = Printing.print(
                 run.session(),
                 run.handoff(),
-                run.plan(),
+                levelled,
                 work,
                 store,
                 THREADS,
