@@ -6,12 +6,17 @@ import apodex.signal.Channels;
 import apodex.signal.Placed;
 import java.util.Objects;
 
-/** Where a mono file sat in the stereo picture: of Raw the plan knows the sides; two mono files of one row are its sides. */
+/** Where a mono file sat in the stereo picture. */
 public final class Placing {
     private Placing() {}
 
     /** Which side of the picture a file holds; the middle when it holds both, or is mono in truth. */
     public static Placed of(Plan plan, Print print) {
+        return print.placed() == null ? toldByOthers(plan, print) : print.placed();
+    }
+
+    /** Of plans whose files do not say it themselves: two of one row are its sides, and of Raw the row's image tells. */
+    private static Placed toldByOthers(Plan plan, Print print) {
         boolean pair = plan.prints().stream()
                         .filter(each -> each.section() == print.section()
                                 && each.source().equals(print.source())

@@ -18,6 +18,7 @@ import apodex.session.Station;
 import apodex.session.Take;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
+import apodex.signal.Placed;
 import apodex.signal.Sharing;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
@@ -163,10 +164,10 @@ final class PlanMaker {
                                 row,
                                 station,
                                 AsPlanned.rowOf(audio, take),
-                                new Called(name, chosenTake ? "" : " " + take.name(), NameStyle.Side.BOTH)));
+                                new Called(name, chosenTake ? "" : " " + take.name())));
                     }
                 } else {
-                    prints.addAll(prints(row, station, row.row(), new Called(name, "", NameStyle.Side.BOTH)));
+                    prints.addAll(prints(row, station, row.row(), new Called(name, "")));
                 }
             }
         }
@@ -209,8 +210,8 @@ final class PlanMaker {
             boolean oneSided = image == StereoImage.Kind.LEFT_ONLY || image == StereoImage.Kind.RIGHT_ONLY;
             if (station == Station.RAW || oneSided && widths.keepsSidesApart(source, station)) {
                 Channels sides = sides(image);
-                String side = !oneSided ? "" : image == StereoImage.Kind.LEFT_ONLY ? " left" : " right";
-                return print(row, station, sourceId, name.marked(side), sides, sides.count());
+                Placed where = image == StereoImage.Kind.LEFT_ONLY ? Placed.LEFT : Placed.RIGHT;
+                return print(row, station, sourceId, oneSided ? name.only(where) : name, sides, sides.count());
             }
         }
         if (widths.at(source, station) == 1) {
@@ -246,17 +247,34 @@ final class PlanMaker {
                 name.side(),
                 settings.format().ending());
         return sized(new Print(
-                file, folder, row.row(), sourceId, name.whole(), station, channels, sides, row.trimDb(), 0, section));
+                file,
+                folder,
+                row.row(),
+                sourceId,
+                name.whole(),
+                station,
+                channels,
+                sides,
+                row.trimDb(),
+                0,
+                section,
+                name.placed()));
     }
 
     /** By what a file is called: its row, what must not be cut off behind it, and which side of the row it is. */
-    private record Called(String row, String marks, NameStyle.Side side) {
-        Called marked(String mark) {
-            return new Called(row, marks + mark, side);
+    private record Called(String row, String marks, NameStyle.Side side, Placed placed) {
+        Called(String row, String marks) {
+            this(row, marks, NameStyle.Side.BOTH, Placed.MIDDLE);
         }
 
+        /** The only side there is anything on. */
+        Called only(Placed where) {
+            return new Called(row, marks + (where == Placed.LEFT ? " left" : " right"), side, where);
+        }
+
+        /** One of two files. */
         Called side(NameStyle.Side other) {
-            return new Called(row, marks, other);
+            return new Called(row, marks, other, other == NameStyle.Side.LEFT ? Placed.LEFT : Placed.RIGHT);
         }
 
         String whole() {
@@ -329,7 +347,18 @@ final class PlanMaker {
                 "",
                 settings.format().ending());
         return sized(new Print(
-                file, folder, Print.CLICK, Print.CLICK, name, Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 0, section));
+                file,
+                folder,
+                Print.CLICK,
+                Print.CLICK,
+                name,
+                Station.RAW,
+                1,
+                Channels.MONO_FROM_LEFT,
+                0,
+                0,
+                section,
+                Placed.MIDDLE));
     }
 
     private List<NoteFile> notes() {

@@ -3,7 +3,9 @@ package apodex.handoff;
 import apodex.session.MixRow;
 import apodex.session.Station;
 import apodex.signal.Channels;
+import apodex.signal.Placed;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import jakarta.annotation.Nullable;
 
 /**
  * One file to be made.
@@ -19,6 +21,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
  * @param trimDb   gain on the way into the file
  * @param bytes    size of the file
  * @param section  which of the plan's sections
+ * @param placed   which side of the picture it holds; null of plans from before they said so
  */
 public record Print(
         String file,
@@ -31,7 +34,8 @@ public record Print(
         Channels sides,
         double trimDb,
         long bytes,
-        int section) {
+        int section,
+        @Nullable Placed placed) {
     /** Stands for the row of a file that Apodex makes from the tempo map. */
     public static final String CLICK = "apodex:click";
 
@@ -56,10 +60,11 @@ public record Print(
     /** Louder by so many dB on the way into the file. */
     Print turned(double db) {
         double trim = Math.rint(100 * (trimDb + db)) / 100;
-        return new Print(file, folder, row, source, rowName, station, channels, sides, trim, bytes, section);
+        return new Print(file, folder, row, source, rowName, station, channels, sides, trim, bytes, section, placed);
     }
 
     Print printed(int realChannels, long realBytes) {
-        return new Print(file, folder, row, source, rowName, station, realChannels, sides, trimDb, realBytes, section);
+        return new Print(
+                file, folder, row, source, rowName, station, realChannels, sides, trimDb, realBytes, section, placed);
     }
 }

@@ -4,6 +4,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
+import apodex.handoff.RowWidth;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.About;
@@ -92,6 +93,9 @@ public record Manifest(
      * @param bus       name of the bus it feeds; empty for none, or more than one
      * @param note      of the row
      * @param reference whether it is the mix that the others are held against
+     * @param rowId     id of the row among {@code rows}
+     * @param sessionChannels what the row has there in the session: a mono file of a row of two sides holds what is the same on both, or
+     *                  one side
      */
     public record Entry(
             String path,
@@ -112,12 +116,16 @@ public record Manifest(
             String role,
             String bus,
             String note,
-            Boolean reference) {
+            Boolean reference,
+            String rowId,
+            Integer sessionChannels) {
         public Entry { // the first form did not say these
             role = role == null ? "" : role;
             bus = bus == null ? "" : bus;
             note = note == null ? "" : note;
             reference = reference != null && reference;
+            rowId = rowId == null ? "" : rowId; // nor the second these
+            sessionChannels = sessionChannels == null ? channels : sessionChannels;
         }
     }
 
@@ -126,6 +134,7 @@ public record Manifest(
         List<SectionPlace> sections = plan.sections().stream()
                 .map(section -> stretch(session, section))
                 .toList();
+        RowWidth width = new RowWidth(session);
         List<Entry> files = new ArrayList<>();
         for (int i = 0; i < plan.prints().size(); i++) {
             Print print = plan.prints().get(i);
@@ -149,7 +158,11 @@ public record Manifest(
                     about(session, print).role().words(),
                     bus(session, print),
                     about(session, print).note(),
-                    print.isReference()));
+                    print.isReference(),
+                    print.row(),
+                    session.row(print.source())
+                            .map(row -> width.at(row, print.station()))
+                            .orElse(file.channels())));
         }
         return new Manifest(
                 FORM,

@@ -3,14 +3,12 @@ package apodex.parcel;
 import apodex.effect.Effect;
 import apodex.effect.Effects;
 import apodex.handoff.PlanRow;
-import apodex.handoff.RowWidth;
 import apodex.session.Insert;
 import apodex.session.Move;
 import apodex.session.Row;
 import apodex.session.Send;
 import apodex.session.Session;
 import apodex.session.SongPlace;
-import apodex.session.Station;
 import apodex.session.Strip;
 import jakarta.annotation.Nullable;
 import java.util.LinkedHashMap;
@@ -25,8 +23,7 @@ import java.util.Map;
  * @param number     as on the sheet; 0 for the mix
  * @param kind       audio, instrument, part, bus, return or mix
  * @param role       in the music, in a word
- * @param channels   1 or 2, on its way into the fader: a row of two sides keeps its level in the middle, whatever the pan law, also
- *                   where its file is mono because both sides are the same
+ * @param clipInserts whether single clips have effects of their own, which files at Raw do not have
  * @param faderDb    while no moves stand in its place
  * @param pan        -100 left, 0 centre, 100 right; likewise
  * @param outputs    ids of the buses it feeds, or of the mix; none: it goes nowhere
@@ -39,7 +36,7 @@ public record RowSetup(
         String kind,
         String role,
         String note,
-        int channels,
+        boolean clipInserts,
         double faderDb,
         double pan,
         boolean muted,
@@ -97,7 +94,7 @@ public record RowSetup(
                 row.kind().name().toLowerCase(Locale.ROOT),
                 row.about().role().words(),
                 row.about().note(),
-                new RowWidth(session).at(row, Station.INSERTS),
+                row.clips().stream().anyMatch(clip -> clip.inserts().stream().anyMatch(Insert::on)),
                 strip.faderDb(),
                 strip.pan(),
                 strip.muted(),

@@ -14,6 +14,7 @@ import apodex.proof.Verdict.Grade;
 import apodex.session.Station;
 import apodex.signal.Channels;
 import apodex.signal.Passage;
+import apodex.signal.Placed;
 import apodex.signal.Sharing;
 import apodex.time.FrameRange;
 import apodex.time.SampleRate;
@@ -193,7 +194,8 @@ final class ProofTest {
     }
 
     private static Plan plan(int files) {
-        Print print = new Print("f", "Tracks", "r", "r", "R", Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 1, 0);
+        Print print = new Print(
+                "f", "Tracks", "r", "r", "R", Station.RAW, 1, Channels.MONO_FROM_LEFT, 0, 1, 0, Placed.MIDDLE);
         Passage passage = new Passage(new FrameRange(0, 100), 0, Passage.Tail.NONE);
         return new Plan(
                 "p",
