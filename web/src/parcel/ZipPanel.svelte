@@ -8,7 +8,9 @@
   import { bytes, count } from '../lib/units';
 
   let { view }: { view: RunView } = $props();
-  const parcels = $derived(view.parcels);
+  const parcels = $derived(view.parcels.filter((parcel) => !parcel.changesSince));
+  /** Only what is new since the run before, where that is less. */
+  const changes = $derived(view.parcels.findIndex((parcel) => parcel.changesSince));
 </script>
 
 <p class="cap">THE PARCEL</p>
@@ -43,6 +45,12 @@
       : `Download ${part + 1} of ${parcels.length}`}</Button
   >
 {/each}
+{#if changes >= 0}
+  {@const since = view.parcels[changes]!}
+  <Button class="mt-2 w-full" href="/api/runs/{view.id}/parcel?part={changes}" download="" onclick={download}
+    ><DownloadOutline class="h-4 w-4" />Only what changed since run {since.changesSince}, {bytes(since.bytes)}</Button
+  >
+{/if}
 <p class="cap note">
   A broken download can be resumed. <span class="mono">sha256sum -c checksums.sha256</span> tells whether every file arrived
   whole.

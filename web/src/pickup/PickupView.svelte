@@ -36,7 +36,9 @@
     served.close();
   });
   const parcel = $derived(page?.parcel);
-  const total = $derived(parcel?.zips.reduce((sum, zip) => sum + zip.bytes, 0) ?? 0);
+  const whole = $derived(parcel?.zips.filter((zip) => !zip.changesSince) ?? []);
+  const changes = $derived(parcel?.zips.findIndex((zip) => zip.changesSince) ?? -1);
+  const total = $derived(whole.reduce((sum, zip) => sum + zip.bytes, 0));
   const reference = $derived(parcel?.files.findIndex((file) => file.reference) ?? -1);
 
   $effect(() => {
@@ -156,13 +158,21 @@
         </div>{/if}
     </dl>
     <div class="fetch">
-      {#each parcel.zips as zip, part (zip.name)}
+      {#each whole as zip, part (zip.name)}
         <Button kind="main" href="{base}/parcel?part={part}" download="" onclick={download}
-          ><DownloadOutline class="h-5 w-5" />{parcel.zips.length === 1
+          ><DownloadOutline class="h-5 w-5" />{whole.length === 1
             ? `Download everything, ${bytes(total)}`
-            : `Download part ${part + 1} of ${parcel.zips.length}, ${bytes(zip.bytes)}`}</Button
+            : `Download part ${part + 1} of ${whole.length}, ${bytes(zip.bytes)}`}</Button
         >
       {/each}
+      {#if changes >= 0}
+        {@const since = parcel.zips[changes]!}
+        <Button href="{base}/parcel?part={changes}" download="" onclick={download}
+          ><DownloadOutline class="h-5 w-5" />Only what changed since run {since.changesSince}, {bytes(
+            since.bytes,
+          )}</Button
+        >
+      {/if}
       <Button onclick={() => listen('all')}
         >{#if player.playing && heard === 'all'}<StopSolid class="h-4 w-4" />Stop{:else}<PlaySolid
             class="h-4 w-4"
@@ -228,7 +238,7 @@
     </section>
     <footer class="cap">
       {#if page.endsAt}This page ends on {moment(page.endsAt)}.
-      {/if}{count(parcel.zips.length, 'zip')}, {#if parcel.zips.every((zip) => zip.sha256)}SHA-256 {parcel.zips
+      {/if}{count(whole.length, 'zip')}, {#if whole.every((zip) => zip.sha256)}SHA-256 {whole
           .map((zip) => zip.sha256!.slice(0, 12) + '…')
           .join(', ')}{:else}checksum being taken…{/if}
     </footer>

@@ -31,7 +31,7 @@ const open: ParcelPage = {
     depth: '24-bit',
     sections: [{ name: '', frames: 3_600_000 }],
     files: [file('01_Tuba.wav'), file('00_Reference Mix.wav', true)],
-    zips: [{ name: 'a.zip', bytes: 4_100_000, sha256: 'ab'.repeat(32) }],
+    zips: [{ name: 'a.zip', bytes: 4_100_000, sha256: 'ab'.repeat(32), changesSince: null }],
   },
 };
 let page: ParcelPage;
@@ -88,11 +88,21 @@ describe('what a receiver sees', () => {
       parcel: {
         ...open.parcel!,
         files: [],
-        zips: [...open.parcel!.zips, { name: 'b.zip', bytes: 1_000, sha256: 'cd'.repeat(32) }],
+        zips: [...open.parcel!.zips, { name: 'b.zip', bytes: 1_000, sha256: 'cd'.repeat(32), changesSince: null }],
       },
     };
     shown();
     expect((await screen.findByRole('link', { name: /Download part 2 of 2, 1 kB/ })).getAttribute('href')).toBe(
+      '/api/p/tok/parcel?part=1',
+    );
+  });
+
+  it('shows what changed beside everything', async () => {
+    const small = { name: 'c.zip', bytes: 2_000, sha256: null, changesSince: 1 };
+    page = { ...open, parcel: { ...open.parcel!, files: [], zips: [...open.parcel!.zips, small] } };
+    shown();
+    expect(await screen.findByRole('link', { name: /Download everything, 4.1 MB/ })).toBeTruthy();
+    expect(screen.getByRole('link', { name: /Only what changed since run 1, 2 kB/ }).getAttribute('href')).toBe(
       '/api/p/tok/parcel?part=1',
     );
   });

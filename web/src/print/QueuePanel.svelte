@@ -51,7 +51,7 @@
     {#each queue as run (run.id)}
       <li class:shown={run.id === shown}>
         <a href="#/s/{run.sessionId}/print?run={run.id}"
-          ><b>{run.title}</b> <span class="cap">run {run.number}, {run.version}</span></a
+          ><b>{run.title}</b> <span class="cap">{run.brief}, for {run.receiver}, {run.version}</span></a
         >
         {#if run.state === 'waiting'}
           <Button

@@ -13,6 +13,8 @@ const run = (id: string, state: Queued['state'], number = 1): Queued => ({
   handoffId: 'h',
   sessionId: `s-${id}`,
   title: `Song ${id}`,
+  receiver: 'The mixer',
+  brief: 'For mixing',
   progress: {
     framesPrinted: 0,
     filesRead: 0,

@@ -151,7 +151,7 @@ public final class SessionFromIntake {
         }
         for (IntakeFile file : intake.sounds()) {
             if (file.seat().use() == Seat.Use.REFERENCE) {
-                rows.add(reference(file, rate, SessionLayout.nextId(rows)));
+                setApart(file, rate, rows);
             }
             boolean isLaid =
                     file.seat().use() != Seat.Use.LEFT_OUT && file.seat().use() != Seat.Use.IN_PLACE;
@@ -272,6 +272,24 @@ public final class SessionFromIntake {
         Strip nowhere = Strip.feeding();
         return new AudioRow(id, file.seat().row(), List.of(clip(file.recording(), file, rate)), nowhere)
                 .withAbout(about(file).withRole(Role.REFERENCE));
+    }
+
+    /** A list may have laid it already, on a row of its own: then that row is it, and it is not heard twice. */
+    private void setApart(IntakeFile file, SampleRate rate, List<Row> rows) {
+        for (int i = 0; i < rows.size(); i++) {
+            List<Clip> clips = rows.get(i).clips();
+            boolean isIt = !clips.isEmpty()
+                    && clips.stream().allMatch(clip -> clip.recording()
+                            .equals(file.recording().sha256()));
+            if (isIt && file.seat().place().by() == Place.By.LIST) {
+                Row laid = rows.get(i);
+                rows.set(
+                        i,
+                        laid.withStrip(Strip.feeding()).withAbout(laid.about().withRole(Role.REFERENCE)));
+                return;
+            }
+        }
+        rows.add(reference(file, rate, SessionLayout.nextId(rows)));
     }
 
     private void markers(IntakeFile file, SampleRate rate, List<Marker> markers) {

@@ -4,6 +4,7 @@ import apodex.audio.Digests;
 import apodex.handoff.Handoff;
 import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
+import apodex.handoff.Print;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
@@ -15,10 +16,13 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 
 /**
@@ -75,13 +79,37 @@ public final class Parcel {
         List<List<Item>> parts = parts(items(printed));
         List<ZipPieces> zips = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
-            Map<String, String> hashes = new LinkedHashMap<>();
-            parts.get(i).forEach(item -> hashes.put(item.path(), item.sha256()));
-            List<Item> all = new ArrayList<>(parts.get(i));
-            all.add(item(Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8)));
-            zips.add(StoredZip.of(zipName(i + 1, parts.size()), all, day()));
+            zips.add(zip(zipName(i + 1, parts.size()), parts.get(i)));
         }
         return zips;
+    }
+
+    /**
+     * A zip of what an earlier parcel does not have, its papers, and a page that says what goes in the place of what.
+     *
+     * @param printed as for {@link #zips}
+     */
+    public ZipPieces changes(Difference difference, Path printed) throws IOException {
+        Set<String> sounds = plan.prints().stream().map(Print::path).collect(Collectors.toCollection(HashSet::new));
+        boolean sameMix =
+                plan.prints().stream().filter(Print::isReference).noneMatch(print -> difference.holds(print.path()));
+        if (sameMix) {
+            sounds.addAll(plan.listening());
+        }
+        List<Item> some = new ArrayList<>(items(printed).stream()
+                .filter(item -> !sounds.contains(item.path()) || difference.holds(item.path()))
+                .toList());
+        String page = SheetHtml.of(difference.page(session.song().title()));
+        some.add(0, item(Difference.PAGE, page.getBytes(StandardCharsets.UTF_8)));
+        return zip(plan.name() + "_changes since run " + difference.since() + ".zip", some);
+    }
+
+    private ZipPieces zip(String name, List<Item> items) throws IOException {
+        Map<String, String> hashes = new LinkedHashMap<>();
+        items.forEach(item -> hashes.put(item.path(), item.sha256()));
+        List<Item> all = new ArrayList<>(items);
+        all.add(item(Checksums.FILE_NAME, Checksums.text(hashes).getBytes(StandardCharsets.UTF_8)));
+        return StoredZip.of(name, all, day());
     }
 
     private LocalDate day() {

@@ -170,6 +170,17 @@ final class HandoffsTest {
         JsonNode second = client.await(client.run(handoff, "{\"version\": \"softer\", \"everything\": null}"));
         assertThat(second.get("version").asText()).isEqualTo("softer");
         assertThat(second.get("changes").get("number").asInt()).isEqualTo(1);
+        assertThat(second.get("parcels").findValuesAsText("changesSince"))
+                .as("everything, and what is new alone")
+                .containsExactly("null", "1");
+        assertThat(second.get("parcels").get(1).get("bytes").asLong())
+                .isLessThan(second.get("parcels").get(0).get("bytes").asLong());
+        byte[] small = client.get("/api/runs/" + second.get("id").asText() + "/parcel?part=1")
+                .whole()
+                .body();
+        assertThat(TestServer.namesInZip(small))
+                .contains("What changed.html", "Reference/00_Reference Mix.wav", "Sheet/Session sheet.pdf")
+                .noneMatch(name -> name.startsWith("Tracks/"));
         assertThat(second.get("files").findValuesAsText("takenOver")).containsExactly("true", "true", "true", "false");
         for (int i = 0; i < 3; i++) {
             assertThat(second.get("files").get(i).get("sha256"))

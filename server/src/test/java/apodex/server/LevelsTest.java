@@ -63,6 +63,27 @@ final class LevelsTest {
     }
 
     @Test
+    void filesComeIntoTheWindowThatTheBriefAsksFor() throws Exception {
+        String handoff = handoff(sine(7_000_000), -60, 0);
+        TestServer.Answer asked = client.put(
+                "/api/handoffs/" + handoff,
+                "{\"handoff\": {\"name\": \"Window\", \"settings\": {\"levels\": \"window\"}}}");
+        assertThat(asked.status()).isEqualTo(200);
+        JsonNode levels = await(handoff);
+        assertThat(peak(levels, 0)).as("too loud").isCloseTo(-6, within(0.011));
+        assertThat(peak(levels, 1)).as("too soft").isCloseTo(-24, within(0.011));
+        JsonNode run = client.await(client.run(handoff));
+        for (int i = 0; i < 2; i++) {
+            assertThat(run.get("files").get(i).get("peakDbfs").asDouble()).isCloseTo(peak(levels, i), within(0.001));
+        }
+        assertThat(run.get("verdicts").findValuesAsText("grade")).doesNotContain("wrong");
+        JsonNode after = client.get("/api/handoffs/" + handoff + "/levels").json();
+        assertThat(peak(after, 0))
+                .as("what was printed turned is not turned twice")
+                .isCloseTo(-6, within(0.011));
+    }
+
+    @Test
     void whatIsNotPrintedIsLookedAtAfterwards() throws Exception {
         String handoff = handoff(sine(2_000_000), -6, -100);
         JsonNode levels = await(handoff);

@@ -2,6 +2,7 @@ package apodex.server;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
@@ -19,6 +20,8 @@ import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -78,6 +81,17 @@ public final class TestServer implements AutoCloseable {
     @Override
     public void close() {
         context.close();
+    }
+
+    /** Names of what lies in a zip, in order. */
+    static List<String> namesInZip(byte[] zip) throws IOException {
+        List<String> names = new ArrayList<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        return names;
     }
 
     /** An answer: its status, its headers, its JSON where it is JSON. */

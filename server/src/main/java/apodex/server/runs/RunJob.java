@@ -6,6 +6,7 @@ import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFile;
+import apodex.parcel.Difference;
 import apodex.parcel.Parcel;
 import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
@@ -255,16 +256,31 @@ class RunJob {
     }
 
     private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
-        List<ZipPieces> zips = new Parcel(
-                        run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()))
-                .zips(folder.files());
+        Parcel parcel = new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()));
+        List<ZipPieces> zips = new ArrayList<>(parcel.zips(folder.files()));
+        int whole = zips.size();
+        Optional<Difference> difference = sinceLast(run, plan, proof);
+        if (difference.isPresent()) {
+            zips.add(parcel.changes(difference.get(), folder.files()));
+        }
         folder.keep(zips);
         List<RunMapper.StoredParcel> parcels = new ArrayList<>();
         for (int part = 0; part < zips.size(); part++) {
             ZipPieces zip = zips.get(part);
-            parcels.add(new RunMapper.StoredParcel(run.id(), part, zip.name(), zip.length(), null));
+            Integer since = part < whole ? null : difference.orElseThrow().since();
+            parcels.add(new RunMapper.StoredParcel(run.id(), part, zip.name(), zip.length(), null, since));
         }
         return parcels;
+    }
+
+    /** How this run differs from the one before; empty where there is none, or a parcel of the difference would be of no use. */
+    private Optional<Difference> sinceLast(Run run, Plan plan, Proof proof) {
+        String last = Patience.with(() -> mapper.lastDone(run.handoffId()));
+        Run before = last == null ? null : Patience.with(() -> mapper.find(last));
+        return before == null || before.proof() == null
+                ? Optional.empty()
+                : Optional.of(Difference.between(before.number(), before.plan(), before.proof(), plan, proof))
+                        .filter(Difference::isWorthIt);
     }
 
     private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter) {

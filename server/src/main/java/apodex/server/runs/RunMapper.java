@@ -31,10 +31,23 @@ interface RunMapper {
             String handoffId,
             String sessionId,
             String title,
+            String receiver,
+            String brief,
             RunProgress progress) {}
 
-    /** A zip. @param sha256 null until it has been taken */
-    record StoredParcel(String runId, int part, String zipName, long bytes, @Nullable String sha256) {}
+    /**
+     * A zip.
+     *
+     * @param sha256       null until it has been taken
+     * @param changesSince number of the run whose parcel it brings up to date; null for one that holds everything
+     */
+    record StoredParcel(
+            String runId,
+            int part,
+            String zipName,
+            long bytes,
+            @Nullable String sha256,
+            @Nullable Integer changesSince) {}
 
     @Insert(
             """
@@ -74,7 +87,8 @@ interface RunMapper {
 
     @Select(
             """
-            SELECT r.id, r.number, r.version, r.state, r.handoff_id, h.session_id, s.title, r.progress
+            SELECT r.id, r.number, r.version, r.state, r.handoff_id, h.session_id, s.title,
+                JSON_VALUE(r.handoff, '$.name') AS receiver, JSON_VALUE(r.handoff, '$.brief.name') AS brief, r.progress
             FROM run r JOIN handoff h ON h.id = r.handoff_id JOIN session s ON s.id = h.session_id
             LEFT JOIN scheduled_tasks t ON t.task_instance = r.id
             WHERE r.state IN ('WAITING', 'PRINTING', 'PROOFING')
@@ -138,11 +152,12 @@ interface RunMapper {
     @Update("UPDATE run SET state = 'PROOFING', cancel_requested = FALSE WHERE id = #{id} AND state = 'DONE'")
     int readAgain(String id);
 
-    @Insert(
-            "REPLACE INTO parcel (run_id, part, zip_name, bytes, sha256) VALUES (#{runId}, #{part}, #{zipName}, #{bytes}, #{sha256})")
+    @Insert("REPLACE INTO parcel (run_id, part, zip_name, bytes, sha256, changes_since)"
+            + " VALUES (#{runId}, #{part}, #{zipName}, #{bytes}, #{sha256}, #{changesSince})")
     void saveParcel(StoredParcel parcel);
 
-    @Select("SELECT run_id, part, zip_name, bytes, sha256 FROM parcel WHERE run_id = #{runId} ORDER BY part")
+    @Select(
+            "SELECT run_id, part, zip_name, bytes, sha256, changes_since FROM parcel WHERE run_id = #{runId} ORDER BY part")
     List<StoredParcel> parcels(String runId);
 
     @Update("UPDATE parcel SET sha256 = #{sha256} WHERE run_id = #{runId} AND part = #{part}")

@@ -18,8 +18,13 @@ public class RunPublic {
         this.mapper = mapper;
     }
 
-    /** A zip. @param sha256 null until it has been taken */
-    public record Zip(String name, long bytes, @Nullable String sha256) {}
+    /**
+     * A zip.
+     *
+     * @param sha256       null until it has been taken
+     * @param changesSince number of the run since which it holds only what changed; null for one that holds everything
+     */
+    public record Zip(String name, long bytes, @Nullable String sha256, @Nullable Integer changesSince) {}
 
     /**
      * A file.
@@ -96,7 +101,7 @@ public class RunPublic {
                         .toList(),
                 files,
                 mapper.parcels(runId).stream()
-                        .map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256()))
+                        .map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256(), zip.changesSince()))
                         .toList());
     }
 }

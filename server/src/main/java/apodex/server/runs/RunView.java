@@ -73,8 +73,8 @@ record RunView(
      */
     record SectionView(String name, String folder, long frames, long start, long leadInFrames) {}
 
-    /** A zip. @param sha256 null until it has been taken */
-    record RunParcel(String name, long bytes, @Nullable String sha256) {}
+    /** A zip. @param sha256 null until it has been taken @param changesSince number of the run since which it holds only what changed */
+    record RunParcel(String name, long bytes, @Nullable String sha256, @Nullable Integer changesSince) {}
 
     /**
      * A file of a run. What only reading it back can tell is null before.
@@ -117,7 +117,7 @@ record RunView(
 
     static RunView of(Run run, List<RunMapper.StoredParcel> stored) {
         List<RunParcel> parcels = stored.stream()
-                .map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256()))
+                .map(each -> new RunParcel(each.zipName(), each.bytes(), each.sha256(), each.changesSince()))
                 .toList();
         Proof proof = run.state() == RunState.DONE && run.proof() != null
                 ? run.proof()
