@@ -1,5 +1,8 @@
 package apodex.parcel;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -12,13 +15,29 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Calendar;
 import java.util.GregorianCalendar;
+import java.util.List;
 import java.util.TimeZone;
 import java.util.logging.Level;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 
 /** Sets a session sheet for printing, from its HTML, with the fonts in it. The same sheet gives the same bytes. */
 final class SheetPdf {
+    /** A font for scripts that the others lack. */
+    private record Rare(String file, String family, Pattern signs) {
+        Rare(String file, String family, String signs) {
+            this(file, family, Pattern.compile(signs));
+        }
+    }
+
+    private static final List<Rare> RARE = List.of(
+            new Rare(
+                    "EastAsianFallback.ttf",
+                    "East Asian",
+                    "[\\p{IsHan}\\p{IsHiragana}\\p{IsKatakana}\\p{IsBopomofo}\\u3000-\\u303F\\uFF00-\\uFFEF]"),
+            new Rare("HangulFallback.ttf", "Hangul", "\\p{IsHangul}"));
+
     private SheetPdf() {}
 
     /** @param day the day it is dated, so that nothing comes from the clock */
@@ -30,10 +49,20 @@ final class SheetPdf {
         font(builder, "IBMPlexMono-Regular.ttf", "IBM Plex Mono", 400);
         // last in every list of fonts, so that signs the others lack are there
         font(builder, "DejaVuSans.ttf", "DejaVu Sans", 400);
-        String html = SheetHtml.of(sheet)
-                .replace("\"Helvetica Neue\", Arial, sans-serif", "\"DejaVu Sans\"")
-                .replace("Consolas, monospace", "\"DejaVu Sans\"")
-                .replace("\"DejaVu Sans\", sans-serif", "\"DejaVu Sans\"");
+        String page = SheetHtml.of(sheet);
+        String behind = "\"DejaVu Sans\"";
+        for (Rare rare : RARE) { // large, and seldom needed
+            if (rare.signs().matcher(page).find()) {
+                font(builder, rare.file(), rare.family(), 400);
+                behind += ", \"" + rare.family() + "\"";
+            }
+        }
+        String html = page.replace("\"Helvetica Neue\", Arial, sans-serif", behind)
+                .replace("Consolas, monospace", behind)
+                .replace("\"DejaVu Sans\", sans-serif", behind);
+        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
+        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
+        builder.defaultTextDirection(BaseRendererBuilder.TextDirection.LTR);
         builder.withHtmlContent(html, null);
         builder.usePdfUaAccessibility(false);
         try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {

@@ -45,6 +45,8 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A small session printed, proved, packed, and unpacked with tools that are not ours. */
 final class ParcelTest {
@@ -224,6 +226,20 @@ final class ParcelTest {
         assertThat(parcel.sheetHtml())
                 .contains("Loud &amp; &lt;clear&gt;")
                 .doesNotContain("<script", "http:", "https:", "src=");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"潮のワルツ", "썰물 왈츠", "退潮圆舞曲", "ולס השפל", "فالس الجزر", "Вальс отлива", "Βαλς"})
+    void otherScriptsCanBeReadInThePdf(String title) throws Exception {
+        Session named = session.withSong(new Song(title, title, 96.0, null, null));
+        Files.write(folder.resolve("script.pdf"), new Parcel(named, handoff, plan, proof, "{}").sheetPdf());
+        String told = OutsideTools.run(folder, "pdftotext", "-layout", "script.pdf", "-");
+        String flat = java.text.Normalizer.normalize(told, java.text.Normalizer.Form.NFKC)
+                .replaceAll("[\\s\\p{Cf}]+", "");
+        assertThat(flat).contains(title.replace(" ", ""));
+        assertThat(OutsideTools.run(folder, "pdffonts", "script.pdf").lines().skip(2))
+                .as("every font is embedded, and only what is used of it")
+                .allMatch(line -> line.matches(".*\\byes +yes +(yes|no) .*"));
     }
 
     @Test
