@@ -21,6 +21,7 @@
     ...ofSession,
     '/intake/:id': () => import('./intake/IntakeView.svelte'),
     '/pickup/:token': () => import('./pickup/PickupView.svelte'),
+    '/brief/:code': () => import('./brief/BriefView.svelte'),
     '/guide': () => import('./guide/GuideView.svelte'),
     '*': () => import('./sessions/SessionsView.svelte'),
   };

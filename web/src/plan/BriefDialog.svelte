@@ -4,9 +4,12 @@
   import Field from '../lib/controls/Field.svelte';
   import Select from '../lib/controls/Select.svelte';
   import { Modal } from 'flowbite-svelte';
-  import type { Brief, BriefEntry, PlanRow, Station } from '../lib/api/types';
+  import type { Brief, BriefDocument, BriefEntry, PlanRow, Station } from '../lib/api/types';
   import { briefs } from '../lib/catalogue/briefs.svelte';
+  import { linkTo } from '../brief/code';
   import { toasts } from '../lib/chrome/toasts.svelte';
+  import { copy } from '../lib/copy';
+  import { download } from '../lib/download';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import SettingsFields from './SettingsFields.svelte';
   import { STATIONS } from '../lib/signal/stations';
@@ -76,6 +79,24 @@
       id = undefined;
       toasts.say(`“${edited!.name}” is deleted. It still stands here: save it as your own to keep it.`);
     });
+  let picker = $state<HTMLInputElement>();
+
+  function takeIn(event: Event) {
+    const field = event.currentTarget as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (!file) return;
+    void attempt(async () => {
+      let document: BriefDocument;
+      try {
+        document = JSON.parse(await file.text()) as BriefDocument;
+      } catch {
+        throw new Error(`“${file.name}” is no brief that Apodex wrote.`);
+      }
+      look(await briefs.takeIn(document));
+    });
+  }
+
   const use = () =>
     attempt(async () => {
       await store.setBrief(edited!);
@@ -157,6 +178,21 @@
       <Button onclick={save} disabled={!changed}>Save</Button>
       <Button onclick={remove}>Delete</Button>
     {/if}
+    {#if entry && !changed}
+      <Button href="/api/briefs/{entry.id}/file" download="" onclick={download}>Save as a file</Button>
+      <Button onclick={() => copy('The link', linkTo({ form: 'apodex-brief', version: 1, brief: entry!.brief }))}
+        >Copy as a link</Button
+      >
+    {/if}
+    <Button onclick={() => picker?.click()}>Take in a file</Button>
+    <input
+      class="hidden"
+      type="file"
+      accept=".json,application/json"
+      aria-label="A brief as a file"
+      bind:this={picker}
+      onchange={takeIn}
+    />
     {#if entry && !entry.usual}<Button onclick={() => attempt(() => briefs.makeUsual(id!))}
         >Begin new handoffs with it</Button
       >{/if}

@@ -33,6 +33,7 @@ export type Section = Schemas['Section'];
 export type Stretch = Schemas['Stretch'];
 export type Point = Schemas['Point'];
 export type Brief = Schemas['Brief'];
+export type BriefDocument = Schemas['BriefDocument'];
 export type BriefEntry = Schemas['BriefEntry'];
 export type SinceLastRun = Schemas['SinceLastRun'];
 export type Queued = Schemas['Queued'];

@@ -1,5 +1,5 @@
 import client, { answer } from '../api/client';
-import type { Brief, BriefEntry } from '../api/types';
+import type { Brief, BriefDocument, BriefEntry } from '../api/types';
 import { Served } from '../state/served.svelte';
 
 /** The briefs there are, shared by all sessions. */
@@ -22,6 +22,13 @@ class Briefs {
     const made = await answer(client.POST('/api/briefs', { body: brief }));
     await this.served.load();
     return made;
+  }
+
+  /** Keeps what somebody sent; what is here already stays one. */
+  async takeIn(document: BriefDocument): Promise<BriefEntry> {
+    const kept = await answer(client.POST('/api/briefs/file', { body: document }));
+    await this.served.load();
+    return kept;
   }
 
   async save(id: string, brief: Brief): Promise<BriefEntry> {

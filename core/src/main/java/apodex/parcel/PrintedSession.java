@@ -1,5 +1,6 @@
 package apodex.parcel;
 
+import apodex.audio.Digests;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -36,7 +37,7 @@ final class PrintedSession {
                 continue;
             }
             Recording recording = new Recording(
-                    file.sha256(),
+                    Digests.sha256OfText(print.path()), // two files may hold the very same bytes
                     print.path(),
                     file.rate(),
                     file.channels(),

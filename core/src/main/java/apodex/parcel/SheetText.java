@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** Sets a session sheet as plain text, readable in any editor. */
@@ -65,11 +66,19 @@ final class SheetText {
             }
         });
         if (Arrays.stream(widths).sum() > WIDEST) {
-            table.rows().forEach(row -> hanging("  ", String.join(" · ", row)));
+            table.rows().forEach(row -> hanging("  ", inWords(table.head(), row)));
             return;
         }
         line(table.head(), table, widths);
         table.rows().forEach(row -> line(row, table, widths));
+    }
+
+    /** A line of a table with its columns named, those that hold nothing left out. */
+    private static String inWords(List<String> head, List<String> row) {
+        return IntStream.range(0, row.size())
+                .filter(c -> !row.get(c).isEmpty())
+                .mapToObj(c -> c == 0 ? row.get(0) : head.get(c) + ": " + row.get(c))
+                .collect(Collectors.joining(" · "));
     }
 
     private void line(List<String> cells, Sheet.Table table, int[] widths) {

@@ -52,6 +52,31 @@ final class HandoffsTest {
     }
 
     @Test
+    void aBriefIsSentAsAFileAndTakenIn() throws Exception {
+        JsonNode own = client.post(
+                        "/api/briefs",
+                        "{\"name\": \"Pier / stems\", \"rows\": \"top\", \"stations\": {}, \"settings\": {\"rate\": 44100}}")
+                .json();
+        TestServer.Answer file = client.get("/api/briefs/" + own.get("id").asText() + "/file");
+        assertThat(file.header("Content-Disposition")).contains("Pier");
+        String document = file.whole().body().length == 0 ? "" : file.json().toString();
+        JsonNode same = client.post("/api/briefs/file", document).json();
+        assertThat(same.get("id")).as("it is here already").isEqualTo(own.get("id"));
+        JsonNode other = client.post("/api/briefs/file", document.replace("44100", "48000"))
+                .json();
+        assertThat(other.get("brief").get("name").asText()).isEqualTo("Pier / stems (2)");
+        TestServer.Answer newer = client.post("/api/briefs/file", document.replace("\"version\":1", "\"version\":9"));
+        assertThat(newer.status()).isEqualTo(400);
+        assertThat(newer.json().get("detail").asText()).contains("newer Apodex");
+        assertThat(client.post("/api/briefs/file", "{\"form\": \"x\", \"version\": 1}")
+                        .status())
+                .isEqualTo(400);
+        for (JsonNode made : List.of(own, other)) {
+            client.delete("/api/briefs/" + made.get("id").asText());
+        }
+    }
+
+    @Test
     void windowsThatOpenASessionAtOnceGetOneFirstHandoff() throws Exception {
         String session = client.bringIn("First", "a.wav", SoundBytes.mono24(1, 2, 3))
                 .json()

@@ -3,6 +3,8 @@ package apodex.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.demo.LowTideWaltz;
+import apodex.handoff.Brief;
+import apodex.handoff.BriefDocument;
 import apodex.intake.RecordingStore;
 import apodex.intake.SessionFile;
 import apodex.session.SessionDocument;
@@ -57,6 +59,40 @@ final class SessionSchemaTest {
         assertThat(JSON.readTree(KEPT.toFile()))
                 .as("renew it as docs/openapi.json")
                 .isEqualTo(schema);
+    }
+
+    @Test
+    void theKeptSchemaOfBriefsIsCurrentAndHolds() throws Exception {
+        Path kept = Path.of("../docs/brief.schema.json");
+        JsonNode schemas = JSON.readTree(
+                        Files.readString(Path.of("../docs/openapi.json")).replace("#/components/schemas/", "#/$defs/"))
+                .at("/components/schemas");
+        ObjectNode schema = JSON.createObjectNode();
+        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema")
+                .put("title", "A brief: what somebody who is to receive a session asks for")
+                .put("type", "object");
+        schema.putArray("required").add("form").add("version").add("brief");
+        ObjectNode properties = schema.putObject("properties");
+        properties.putObject("form").put("const", BriefDocument.FORM);
+        properties.putObject("version").put("const", BriefDocument.VERSION);
+        properties.putObject("brief").put("$ref", "#/$defs/Brief");
+        TreeMap<String, JsonNode> needed = new TreeMap<>();
+        collect("Brief", schemas, needed);
+        needed.forEach(schema.putObject("$defs")::set);
+        if (Boolean.getBoolean("apodex.openapi.write")) {
+            Files.writeString(kept, JSON.writeValueAsString(schema) + "\n");
+        }
+        assertThat(JSON.readTree(kept.toFile()))
+                .as("renew it as docs/openapi.json")
+                .isEqualTo(schema);
+        JsonSchema reads =
+                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(schema.toString());
+        for (Brief brief : Brief.BUILT_IN) {
+            JsonNode document = JSON.readTree(SessionDocument.write(BriefDocument.of(brief)));
+            assertThat(reads.validate(document)).as(brief.name()).isEmpty();
+            ((ObjectNode) document.get("brief")).put("rows", "some");
+            assertThat(reads.validate(document)).isNotEmpty();
+        }
     }
 
     private static void collect(String name, JsonNode schemas, TreeMap<String, JsonNode> needed) {

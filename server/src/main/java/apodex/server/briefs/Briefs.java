@@ -56,6 +56,26 @@ public class Briefs {
         return find(id);
     }
 
+    /** Keeps a brief that somebody sent, under another name where its own is taken by another. */
+    BriefEntry takeIn(Brief brief) {
+        List<BriefEntry> all = all();
+        Optional<BriefEntry> here =
+                all.stream().filter(entry -> entry.brief().equals(brief)).findFirst();
+        if (here.isPresent()) {
+            return here.get();
+        }
+        String name = NameRule.check("name", brief.name());
+        String free = name;
+        for (int copy = 2; isTaken(all, free); copy++) {
+            free = name + " (" + copy + ")";
+        }
+        return create(brief.named(free));
+    }
+
+    private static boolean isTaken(List<BriefEntry> all, String name) {
+        return all.stream().anyMatch(entry -> entry.brief().name().equalsIgnoreCase(name));
+    }
+
     BriefEntry replace(String id, Brief brief) {
         own(id);
         mapper.update(id, named(brief, Optional.of(id)));
@@ -85,7 +105,7 @@ public class Briefs {
         return entry;
     }
 
-    private BriefEntry find(String id) {
+    BriefEntry find(String id) {
         return all().stream()
                 .filter(entry -> entry.id().equals(id))
                 .findFirst()

@@ -1,9 +1,16 @@
 package apodex.server.briefs;
 
 import apodex.handoff.Brief;
+import apodex.handoff.BriefDocument;
+import apodex.naming.SafeName;
 import apodex.server.briefs.Briefs.BriefEntry;
+import io.swagger.v3.oas.annotations.Operation;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,6 +50,30 @@ class BriefsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String id) {
         briefs.remove(id);
+    }
+
+    @Operation(
+            description =
+                    "A brief as a file, to be sent to those who are to hand something on; docs/brief.schema.json describes it.")
+    @GetMapping("/{id}/file")
+    ResponseEntity<BriefDocument> file(@PathVariable String id) {
+        BriefEntry entry = briefs.find(id);
+        String name = SafeName.of(entry.brief().name()) + ".brief.json";
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(BriefDocument.of(entry.brief()));
+    }
+
+    @Operation(description = "Takes in a brief that somebody sent. One that is here already is answered as it is.")
+    @PostMapping("/file")
+    @ResponseStatus(HttpStatus.CREATED)
+    BriefEntry takeIn(@RequestBody BriefDocument document) {
+        return briefs.takeIn(document.brief());
     }
 
     /** Lets new handoffs begin with this brief. */
