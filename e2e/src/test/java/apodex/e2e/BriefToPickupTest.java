@@ -1,6 +1,7 @@
 package apodex.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import apodex.audio.OutsideTools;
@@ -10,6 +11,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.MethodOrderer;
@@ -30,6 +32,22 @@ final class BriefToPickupTest extends InTheBrowser {
 
     private Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    @Test
+    @Order(99)
+    void aBriefThatSomebodySentLaysOutAPlan() {
+        String document =
+                "{\"form\":\"apodex-brief\",\"version\":1,\"brief\":{\"name\":\"Pier stems\",\"rows\":\"top\","
+                        + "\"stations\":{\"bus\":[\"mix\"],\"mix\":[\"fader\"]},\"settings\":{\"format\":\"flac\"}}}";
+        go("/brief/" + Base64.getUrlEncoder().withoutPadding().encodeToString(document.getBytes(UTF_8)));
+        assertThat(page.getByText("Pier stems").first()).isVisible();
+        page.getByLabel("Who it is for").fill("Quayside Mix Room");
+        button("Lay out its plan").click();
+        assertThat(page.locator("[data-part=brief]")).hasText("Pier stems");
+        assertThat(page.locator("[data-part=format]")).hasText("FLAC");
+        go("/brief/cut-off");
+        assertThat(page.getByText("No brief here")).isVisible();
     }
 
     @Test

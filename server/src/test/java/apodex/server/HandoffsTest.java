@@ -55,7 +55,7 @@ final class HandoffsTest {
     void aBriefIsSentAsAFileAndTakenIn() throws Exception {
         JsonNode own = client.post(
                         "/api/briefs",
-                        "{\"name\": \"Pier / stems\", \"rows\": \"top\", \"stations\": {}, \"settings\": {\"rate\": 44100}}")
+                        "{\"name\": \"Pier stems\", \"rows\": \"top\", \"stations\": {}, \"settings\": {\"rate\": 44100}}")
                 .json();
         TestServer.Answer file = client.get("/api/briefs/" + own.get("id").asText() + "/file");
         assertThat(file.header("Content-Disposition")).contains("Pier");
@@ -64,7 +64,7 @@ final class HandoffsTest {
         assertThat(same.get("id")).as("it is here already").isEqualTo(own.get("id"));
         JsonNode other = client.post("/api/briefs/file", document.replace("44100", "48000"))
                 .json();
-        assertThat(other.get("brief").get("name").asText()).isEqualTo("Pier / stems (2)");
+        assertThat(other.get("brief").get("name").asText()).isEqualTo("Pier stems (2)");
         TestServer.Answer newer = client.post("/api/briefs/file", document.replace("\"version\":1", "\"version\":9"));
         assertThat(newer.status()).isEqualTo(400);
         assertThat(newer.json().get("detail").asText()).contains("newer Apodex");
