@@ -9,7 +9,7 @@
 
   let { view }: { view: RunView } = $props();
   const parcels = $derived(view.parcels.filter((parcel) => !parcel.changesSince));
-  /** Only what is new since the run before, where that is less. */
+  /** Only what is new since the version before, where that is less. */
   const changes = $derived(view.parcels.findIndex((parcel) => parcel.changesSince));
 </script>
 
@@ -48,7 +48,7 @@
 {#if changes >= 0}
   {@const since = view.parcels[changes]!}
   <Button class="mt-2 w-full" href="/api/runs/{view.id}/parcel?part={changes}" download="" onclick={download}
-    ><DownloadOutline class="h-4 w-4" />Only what changed since run {since.changesSince}, {bytes(since.bytes)}</Button
+    ><DownloadOutline class="h-4 w-4" />Only what changed since {since.changesSince}, {bytes(since.bytes)}</Button
   >
 {/if}
 <p class="cap note">

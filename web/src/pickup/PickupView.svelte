@@ -168,9 +168,7 @@
       {#if changes >= 0}
         {@const since = parcel.zips[changes]!}
         <Button href="{base}/parcel?part={changes}" download="" onclick={download}
-          ><DownloadOutline class="h-5 w-5" />Only what changed since run {since.changesSince}, {bytes(
-            since.bytes,
-          )}</Button
+          ><DownloadOutline class="h-5 w-5" />Only what changed since {since.changesSince}, {bytes(since.bytes)}</Button
         >
       {/if}
       <Button onclick={() => listen('all')}

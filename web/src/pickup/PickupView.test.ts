@@ -98,11 +98,11 @@ describe('what a receiver sees', () => {
   });
 
   it('shows what changed beside everything', async () => {
-    const small = { name: 'c.zip', bytes: 2_000, sha256: null, changesSince: 1 };
+    const small = { name: 'c.zip', bytes: 2_000, sha256: null, changesSince: 'v1' };
     page = { ...open, parcel: { ...open.parcel!, files: [], zips: [...open.parcel!.zips, small] } };
     shown();
     expect(await screen.findByRole('link', { name: /Download everything, 4.1 MB/ })).toBeTruthy();
-    expect(screen.getByRole('link', { name: /Only what changed since run 1, 2 kB/ }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: /Only what changed since v1, 2 kB/ }).getAttribute('href')).toBe(
       '/api/p/tok/parcel?part=1',
     );
   });

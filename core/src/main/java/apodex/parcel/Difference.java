@@ -15,23 +15,31 @@ import java.util.Set;
  * What somebody who has an earlier parcel has to do to have this one. Files are the same when they hold the same, whatever they say of
  * themselves.
  *
- * @param since    number of the run that the earlier parcel is of
+ * @param since    version of the earlier parcel
  * @param replaced paths of new files, each with the earlier file it stands in the place of
  * @param added    paths of files that nothing stood for
  * @param gone     paths of earlier files that nothing stands for any more
  * @param same     how many files are as they were
+ * @param heard    paths of mixes to listen to that are as they were
  */
-public record Difference(int since, Map<String, String> replaced, List<String> added, List<String> gone, int same) {
+public record Difference(
+        String since,
+        Map<String, String> replaced,
+        List<String> added,
+        List<String> gone,
+        int same,
+        List<String> heard) {
     static final String PAGE = "What changed.html";
 
     public Difference {
         replaced = new LinkedHashMap<>(replaced);
         added = List.copyOf(added);
         gone = List.copyOf(gone);
+        heard = List.copyOf(heard);
     }
 
     /** By what was read back of both. */
-    public static Difference between(int since, Plan planBefore, Proof before, Plan plan, Proof now) {
+    public static Difference between(String since, Plan planBefore, Proof before, Plan plan, Proof now) {
         Map<String, FileProof> earlier = new LinkedHashMap<>();
         before.files().stream().filter(FileProof::isRead).forEach(file -> earlier.put(file.path(), file));
         Map<String, String> replaced = new LinkedHashMap<>();
@@ -67,7 +75,13 @@ public record Difference(int since, Map<String, String> replaced, List<String> a
                 replaced.put(print.path(), stood);
             }
         }
-        return new Difference(since, replaced, added, List.copyOf(left), same);
+        boolean sameMix = plan.prints().stream()
+                .filter(Print::isReference)
+                .noneMatch(print -> replaced.containsKey(print.path()) || added.contains(print.path()));
+        List<String> heard = plan.listening().stream()
+                .filter(path -> sameMix && planBefore.listening().contains(path))
+                .toList();
+        return new Difference(since, replaced, added, List.copyOf(left), same, heard);
     }
 
     private static boolean holdsTheSame(FileProof before, FileProof now) {
@@ -98,7 +112,7 @@ public record Difference(int since, Map<String, String> replaced, List<String> a
     /** What to do, for people. */
     Sheet page(String song) {
         List<Sheet.Block> blocks = new ArrayList<>();
-        blocks.add(new Sheet.Paragraph("This holds only what changed since run " + since + ". " + same
+        blocks.add(new Sheet.Paragraph("This holds only what changed since " + since + ". " + same
                 + (same == 1 ? " file is as it was and is" : " files are as they were and are")
                 + " not in here. What you did in your session stays: all files begin where they did."));
         List<List<String>> lines = new ArrayList<>();

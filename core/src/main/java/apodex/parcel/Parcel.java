@@ -5,6 +5,7 @@ import apodex.handoff.Handoff;
 import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
+import apodex.naming.SafeName;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
@@ -91,17 +92,13 @@ public final class Parcel {
      */
     public ZipPieces changes(Difference difference, Path printed) throws IOException {
         Set<String> sounds = plan.prints().stream().map(Print::path).collect(Collectors.toCollection(HashSet::new));
-        boolean sameMix =
-                plan.prints().stream().filter(Print::isReference).noneMatch(print -> difference.holds(print.path()));
-        if (sameMix) {
-            sounds.addAll(plan.listening());
-        }
+        sounds.addAll(difference.heard());
         List<Item> some = new ArrayList<>(items(printed).stream()
                 .filter(item -> !sounds.contains(item.path()) || difference.holds(item.path()))
                 .toList());
         String page = SheetHtml.of(difference.page(session.song().title()));
         some.add(0, item(Difference.PAGE, page.getBytes(StandardCharsets.UTF_8)));
-        return zip(plan.name() + "_changes since run " + difference.since() + ".zip", some);
+        return zip(plan.name() + "_changes since " + SafeName.of(difference.since()) + ".zip", some);
     }
 
     private ZipPieces zip(String name, List<Item> items) throws IOException {

@@ -99,7 +99,7 @@ class DifferenceTest {
                 "now",
                 handoff,
                 List.of(row("a", "Tuba", one, 0), row("b", "New Name", two, 0), changed, row("e", "Bell", one, -9)));
-        Difference difference = Difference.between(1, before.plan(), before.proof(), now.plan(), now.proof());
+        Difference difference = Difference.between("v1", before.plan(), before.proof(), now.plan(), now.proof());
         assertThat(difference.replaced())
                 .containsEntry("Tracks/02_New Name.wav", "Tracks/02_Old Name.wav")
                 .containsEntry("Tracks/03_Fog.wav", "Tracks/04_Fog.wav")
@@ -118,7 +118,7 @@ class DifferenceTest {
             Files.delete(kept.resolve(path));
         }
         ZipPieces small = now.parcel().changes(difference, now.printed());
-        assertThat(small.name()).isEqualTo(now.plan().name() + "_changes since run 1.zip");
+        assertThat(small.name()).isEqualTo(now.plan().name() + "_changes since v1.zip");
         assertThat(small.files()).hasSize(4);
         unpacked(now, small, kept);
         assertThat(Files.readString(kept.resolve("What changed.html")))
@@ -135,13 +135,13 @@ class DifferenceTest {
     void nothingOfUseIsNotMade() throws Exception {
         Handoff handoff = Handoff.named("Quayside Mix Room");
         Run before = run("before", handoff, List.of(row("a", "Tuba", one, 0)));
-        assertThat(Difference.between(1, before.plan(), before.proof(), before.plan(), before.proof())
+        assertThat(Difference.between("v1", before.plan(), before.proof(), before.plan(), before.proof())
                         .isWorthIt())
                 .as("nothing changed")
                 .isFalse();
         Handoff other = handoff.withFiles(List.of(), List.of(new Choice("mix", Station.FADER)));
         Run all = run("all", other, List.of(row("a", "Tuba", two, 0)));
-        assertThat(Difference.between(1, before.plan(), before.proof(), all.plan(), all.proof())
+        assertThat(Difference.between("v1", before.plan(), before.proof(), all.plan(), all.proof())
                         .isWorthIt())
                 .as("everything changed")
                 .isFalse();
@@ -150,7 +150,7 @@ class DifferenceTest {
                 handoff,
                 List.of(row("a", "Tuba", one, 0)
                         .withAbout(row("a", "Tuba", one, 0).about().withNote("K39"))));
-        assertThat(Difference.between(1, before.plan(), before.proof(), noted.plan(), noted.proof())
+        assertThat(Difference.between("v1", before.plan(), before.proof(), noted.plan(), noted.proof())
                         .same())
                 .as("only what the file says of itself")
                 .isEqualTo(2);

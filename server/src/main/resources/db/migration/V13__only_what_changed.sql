@@ -1,2 +1,2 @@
--- A zip can hold only what changed since an earlier run of the same handoff.
-ALTER TABLE parcel ADD COLUMN changes_since INT NULL;
+-- A zip can hold only what changed since an earlier version of the same handoff.
+ALTER TABLE parcel ADD COLUMN changes_since VARCHAR(200) NULL;

@@ -267,7 +267,7 @@ class RunJob {
         List<RunMapper.StoredParcel> parcels = new ArrayList<>();
         for (int part = 0; part < zips.size(); part++) {
             ZipPieces zip = zips.get(part);
-            Integer since = part < whole ? null : difference.orElseThrow().since();
+            String since = part < whole ? null : difference.orElseThrow().since();
             parcels.add(new RunMapper.StoredParcel(run.id(), part, zip.name(), zip.length(), null, since));
         }
         return parcels;
@@ -279,7 +279,7 @@ class RunJob {
         Run before = last == null ? null : Patience.with(() -> mapper.find(last));
         return before == null || before.proof() == null
                 ? Optional.empty()
-                : Optional.of(Difference.between(before.number(), before.plan(), before.proof(), plan, proof))
+                : Optional.of(Difference.between(before.version(), before.plan(), before.proof(), plan, proof))
                         .filter(Difference::isWorthIt);
     }
 

@@ -39,7 +39,7 @@ interface RunMapper {
      * A zip.
      *
      * @param sha256       null until it has been taken
-     * @param changesSince number of the run whose parcel it brings up to date; null for one that holds everything
+     * @param changesSince version of the parcel that it brings up to date; null for one that holds everything
      */
     record StoredParcel(
             String runId,
@@ -47,7 +47,7 @@ interface RunMapper {
             String zipName,
             long bytes,
             @Nullable String sha256,
-            @Nullable Integer changesSince) {}
+            @Nullable String changesSince) {}
 
     @Insert(
             """

@@ -22,9 +22,9 @@ public class RunPublic {
      * A zip.
      *
      * @param sha256       null until it has been taken
-     * @param changesSince number of the run since which it holds only what changed; null for one that holds everything
+     * @param changesSince version of the parcel since which it holds only what changed; null for one that holds everything
      */
-    public record Zip(String name, long bytes, @Nullable String sha256, @Nullable Integer changesSince) {}
+    public record Zip(String name, long bytes, @Nullable String sha256, @Nullable String changesSince) {}
 
     /**
      * A file.

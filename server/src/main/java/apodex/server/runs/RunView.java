@@ -73,8 +73,8 @@ record RunView(
      */
     record SectionView(String name, String folder, long frames, long start, long leadInFrames) {}
 
-    /** A zip. @param sha256 null until it has been taken @param changesSince number of the run since which it holds only what changed */
-    record RunParcel(String name, long bytes, @Nullable String sha256, @Nullable Integer changesSince) {}
+    /** A zip. @param sha256 null until it has been taken @param changesSince version of the parcel since which it holds only what changed */
+    record RunParcel(String name, long bytes, @Nullable String sha256, @Nullable String changesSince) {}
 
     /**
      * A file of a run. What only reading it back can tell is null before.
