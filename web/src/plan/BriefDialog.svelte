@@ -233,6 +233,7 @@
   }
   .two :global(.fields) {
     grid-template-columns: 1fr 1fr 1fr;
+    gap: 5px 18px;
   }
   .two :global(.checks) {
     grid-template-columns: 1fr 1fr 1fr;
@@ -241,7 +242,7 @@
     font-weight: 560;
     font-size: 12px;
     color: var(--ink2);
-    padding: 3px 4px;
+    padding: 1px 4px;
   }
   tbody th {
     text-align: left;
@@ -255,7 +256,7 @@
     border-top: 1px solid var(--rule2);
   }
   .brief > p {
-    margin: 4px 0 10px;
+    margin: 2px 0 6px;
   }
   .acts {
     display: flex;

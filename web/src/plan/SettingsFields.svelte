@@ -171,7 +171,7 @@
   {@render yesNo('listening', `A${effective.listeningAs === 'flac' ? ' FLAC' : 'n MP3'} of the reference mix`)}
   {@render yesNo('cues', 'Markers in the files')}
   {@render yesNo('layOut', 'Timeline, clip list and tempo map')}
-  {@render yesNo('document', 'The session itself, to open in Apodex')}
+  {@render yesNo('document', 'The session itself')}
 </div>
 
 <style>

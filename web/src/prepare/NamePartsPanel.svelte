@@ -149,7 +149,7 @@
       <label
         >{name}
         <Field
-          class="w-20!"
+          class="w-27!"
           value={style.words?.[station] ?? ''}
           placeholder={WHAT_WORDS[station]}
           maxlength="30"
