@@ -176,15 +176,22 @@ final class OutputFormatsTest {
                 "0.25",
                 "0.3");
         Mp3Writer.encode(folder.resolve("a.wav"), folder.resolve("a.mp3"), LABEL);
-        OutsideTools.run(folder, "ffmpeg", "-nostdin", "-v", "error", "-i", "a.mp3", "back.wav");
+        OutsideTools.run(folder, "ffmpeg", "-nostdin", "-v", "error", "-i", "a.mp3", "ffmpeg.wav");
+        OutsideTools.run(folder, "lame", "--quiet", "--decode", "a.mp3", "lame.wav");
+        for (String decoded : List.of("ffmpeg.wav", "lame.wav")) {
+            beginsAndEndsWith("a.wav", decoded);
+        }
+    }
+
+    private void beginsAndEndsWith(String sound, String decoded) throws Exception {
         OutsideTools.run(
                 folder,
                 "sox",
-                "a.wav",
+                sound,
                 "-r",
-                OutsideTools.run(folder, "soxi", "-r", "back.wav").trim(),
+                OutsideTools.run(folder, "soxi", "-r", decoded).trim(),
                 "as.wav");
-        double[] is = read("back.wav");
+        double[] is = read(decoded);
         double[] must = read("as.wav");
         assertThat(Math.abs(is.length - must.length)).isLessThanOrEqualTo(1);
         double best = 0;
@@ -199,7 +206,7 @@ final class OutputFormatsTest {
                 shift = lag;
             }
         }
-        assertThat(shift).as("frames it is late").isBetween(-1, 1);
+        assertThat(shift).as("frames %s is late", decoded).isBetween(-1, 1);
     }
 
     @ParameterizedTest(name = "{0}")
