@@ -20,9 +20,9 @@ final class MessyDrop {
     private static final Map<String, String> NAMES = new LinkedHashMap<>();
 
     static {
-        NAMES.put("_Kick.wav", "01 BD In T41.wav");
-        NAMES.put("_Snare.wav", "02 Snr Top.wav");
-        NAMES.put("_Kit room.wav", "03 Rm mono.wav");
+        NAMES.put(" Kick.wav", "01 BD In T41.wav");
+        NAMES.put(" Snare.wav", "02 Snr Top.wav");
+        NAMES.put(" Kit room.wav", "03 Rm mono.wav");
         NAMES.put("_Tuba.wav", "04 Tba T39 take 3.wav");
         NAMES.put("_Dulcimer.wav", "05 dulc_oct.wav");
         NAMES.put("_Accordion L.wav", "06 acc_L.wav");
