@@ -46,19 +46,22 @@ public record Plan(
         Sharing sharing,
         FileKind format,
         FileKind listeningAs,
-        boolean cues,
+        Boolean cues,
         SampleRate rate,
         double ringsOut,
         Depth depth,
         Depth ownDepth,
         String sheet,
         boolean document,
-        boolean layOut,
+        Boolean layOut,
         long bytes) {
     /** Room for pictures, sheets and a mix to listen to. */
     private static final long BESIDE_FILES_BYTES = 16L << 20;
 
     public Plan {
+        listeningAs = listeningAs == null ? FileKind.MP3 : listeningAs; // plans of old runs do not say these
+        cues = cues != null && cues;
+        layOut = layOut != null && layOut;
         prints = List.copyOf(prints);
         notes = List.copyOf(notes);
         listening = List.copyOf(listening);

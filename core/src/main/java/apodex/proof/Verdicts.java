@@ -157,7 +157,7 @@ final class Verdicts {
                     "All in place",
                     exact == 0
                             ? "none of " + others + " sounds before the session puts it there"
-                            : exact + " begin as in the session, to the sample"
+                            : exact + (exact == 1 ? " begins" : " begin") + " as in the session, to the sample"
                                     + (others > 0 ? "; " + others + " not before" : "")));
         }
     }

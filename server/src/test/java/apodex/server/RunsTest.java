@@ -81,7 +81,7 @@ final class RunsTest {
         assertThat(OutsideTools.run(folder, "sha256sum", "-c", "checksums.sha256")
                         .lines())
                 .allMatch(line -> line.endsWith("OK"))
-                .hasSize(8);
+                .hasSize(13);
         for (JsonNode file : run.get("files")) {
             Path path = folder.resolve(file.get("folder").asText())
                     .resolve(file.get("name").asText());
