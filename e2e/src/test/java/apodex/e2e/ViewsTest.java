@@ -253,7 +253,7 @@ final class ViewsTest extends InTheBrowser {
         panel.getByLabel("Trim").fill("-3");
         page.keyboard().press("Tab");
         panel.getByLabel("Channels of this row").selectOption("twoMono");
-        assertThat(panel).containsText("16_bari ribbon preC take4 FINAL left_Amp.wav");
+        assertThat(panel).containsText("16_bari ribbon preC take4 FINAL_Amp.L.wav");
         page.waitForResponse("**/keep", () -> panel.getByLabel("Spring reverb").check());
         assertThat(panel).containsText("Ticked inserts are in Shaped.");
         go("/s/low-tide-waltz");

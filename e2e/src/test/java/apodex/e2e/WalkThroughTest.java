@@ -158,7 +158,7 @@ final class WalkThroughTest extends InTheBrowser {
                 .getByText("Tuba: close?")
                 .click();
         assertThat(page.getByLabel("Selected row")).containsText("01_Tuba- close-.wav");
-        assertThat(page.locator("footer")).containsText("449 kB");
+        assertThat(page.locator("footer")).containsText("450 kB");
     }
 
     private Path printAndFetch(Page page) throws Exception {
