@@ -31,7 +31,8 @@ final class IxmlDocument {
                 out.writeStartElement("TRACK");
                 put(out, "CHANNEL_INDEX", Integer.toString(channel));
                 put(out, "INTERLEAVE_INDEX", Integer.toString(channel));
-                put(out, "NAME", channels == 2 ? label.title() + (channel == 1 ? ".L" : ".R") : label.title());
+                put(out, "NAME", label.title());
+                put(out, "FUNCTION", channels == 1 ? "" : channel == 1 ? "LEFT" : "RIGHT");
                 out.writeEndElement();
             }
             out.writeEndElement();

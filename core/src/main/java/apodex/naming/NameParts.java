@@ -33,8 +33,7 @@ public record NameParts(
 
     /** {@code Gmaj}, {@code F#min}: signs that every system has. */
     static String key(Key key) {
-        String tonic = key.tonic().replace("♯", "#").replace("♭", "b");
         String mode = key.mode();
-        return tonic + mode.substring(0, Math.min(3, mode.length())).toLowerCase(Locale.ROOT);
+        return key.plainTonic() + mode.substring(0, Math.min(3, mode.length())).toLowerCase(Locale.ROOT);
     }
 }

@@ -83,7 +83,11 @@ public final class MidiFile {
         new MidiFile(session, range, leadInFrames).write(rows, file);
     }
 
-    /** Tempo map, meters, key and markers of a range, without notes. @param leadInFrames frames before the range, at the tempo in force there */
+    /**
+     * Tempo map, meters, key and markers of a range, without notes.
+     *
+     * @param leadInFrames frames before the range, at the tempo in force there
+     */
     public static byte[] ofSong(Session session, FrameRange range, long leadInFrames) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {

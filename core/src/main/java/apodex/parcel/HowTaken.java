@@ -1,7 +1,6 @@
 package apodex.parcel;
 
 import apodex.audio.Dither;
-import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -10,6 +9,7 @@ import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Clip;
 import apodex.session.Recording;
+import apodex.session.Routing;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Station;
@@ -30,21 +30,19 @@ final class HowTaken {
     private static final int NAMES_AT_MOST = 8;
 
     private final Session session;
-    private final Handoff handoff;
     private final Plan plan;
     private final Proof proof;
     private final List<String> said = new ArrayList<>();
 
-    private HowTaken(Session session, Handoff handoff, Plan plan, Proof proof) {
+    private HowTaken(Session session, Plan plan, Proof proof) {
         this.session = session;
-        this.handoff = handoff;
         this.plan = plan;
         this.proof = proof;
     }
 
     /** A paragraph each. @param session as the handoff sees it */
-    static List<String> of(Session session, Handoff handoff, Plan plan, Proof proof) {
-        HowTaken taken = new HowTaken(session, handoff, plan, proof);
+    static List<String> of(Session session, Plan plan, Proof proof) {
+        HowTaken taken = new HowTaken(session, plan, proof);
         taken.stations();
         taken.sharing();
         taken.panLaw();
@@ -104,7 +102,8 @@ final class HowTaken {
         }
         double law = session.panLaw().centreDb();
         said.add((law == 0
-                        ? "Pan law 0 dB: a mono row in the middle keeps its file’s level on each side, and is 3 dB louder hard left or right;"
+                        ? "Pan law 0 dB: a mono row in the middle keeps its file’s level on each side, and is 3 dB louder"
+                                + " hard left or right;"
                         : "Pan law " + written(law) + " dB: a mono row in the middle is " + Figures.number(-law)
                                 + " dB below its file on each side, and at its level hard left or right;")
                 + " a stereo row keeps its level in the middle (balance). In a program with another law, mono rows in the middle"
@@ -123,7 +122,7 @@ final class HowTaken {
                         && print.station().compareTo(Station.FADER) < 0
                         && proof.files().get(plan.prints().indexOf(print)).placed() == Placed.MIDDLE)
                 .filter(print -> session.row(print.source())
-                        .filter(row -> width.at(row, Station.INSERTS) == 2)
+                        .filter(row -> width.at(row, print.station()) == 2)
                         .isPresent())
                 .map(Print::rowName)
                 .collect(Collectors.toCollection(LinkedHashSet::new));
@@ -166,12 +165,30 @@ final class HowTaken {
     }
 
     private Set<Recording> heard() {
-        return plan.prints().stream()
-                .flatMap(print -> session.row(print.source()).stream())
-                .filter(row -> row.kind().isSource())
-                .flatMap(row -> row.clips().stream())
+        return rows().stream()
+                .flatMap(row -> Stream.concat(
+                        row.clips().stream(),
+                        row.strip().brought().stream().flatMap(brought -> brought.clips().stream())))
                 .map(clip -> session.recording(clip.recording()))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /** Rows with sound of their own that is in files: printed themselves, or on their way into a sum that is. */
+    private Set<Row> rows() {
+        Set<Row> rows = new LinkedHashSet<>();
+        plan.prints().stream()
+                .flatMap(print -> session.row(print.source()).stream())
+                .distinct()
+                .forEach(printed -> {
+                    rows.add(printed);
+                    session.rows().stream()
+                            .filter(row -> !row.strip().muted()
+                                    && Routing.downstream(session, row, Routing.Through.OUTPUTS_AND_SENDS)
+                                            .contains(printed))
+                            .forEach(rows::add);
+                });
+        rows.removeIf(row -> !row.kind().isSource());
+        return rows;
     }
 
     private void dither() {
@@ -228,10 +245,7 @@ final class HowTaken {
     }
 
     private List<String> reaching(long frame) {
-        return plan.prints().stream()
-                .map(Print::row)
-                .distinct()
-                .flatMap(id -> session.row(id).stream())
+        return rows().stream()
                 .filter(row -> row.clips().stream()
                         .map(Clip::range)
                         .anyMatch(clip -> clip.start() < frame && clip.end() > frame))

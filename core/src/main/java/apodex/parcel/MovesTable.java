@@ -22,7 +22,7 @@ final class MovesTable {
     /** What a lane moves. */
     enum Lane {
         FADER("fader", "dB"),
-        PAN("pan", "−100 left to 100 right");
+        PAN("pan", "-100 left to 100 right");
 
         private final String word;
         private final String unit;
@@ -41,10 +41,6 @@ final class MovesTable {
      */
     record Point(
             PlannedSection section, PlanRow row, Lane lane, long sample, double seconds, String place, double value) {
-        String unit() {
-            return lane.unit;
-        }
-
         String lanes() {
             return lane.word;
         }
@@ -128,7 +124,7 @@ final class MovesTable {
                     String.format(Locale.ROOT, "%.6f", point.seconds()),
                     point.place(),
                     Csv.number(point.value()),
-                    point.unit().replace("−", "-")));
+                    point.lane().unit));
         }
         return out.toString();
     }

@@ -218,7 +218,7 @@ final class SheetContent {
 
     private void howTaken() {
         blocks.add(new Sheet.Heading("How files were taken"));
-        HowTaken.of(session, handoff, plan, proof).forEach(each -> blocks.add(new Sheet.Paragraph(each)));
+        HowTaken.of(session, plan, proof).forEach(each -> blocks.add(new Sheet.Paragraph(each)));
     }
 
     private void table(String heading, Optional<Sheet.Table> table) {

@@ -43,7 +43,10 @@ final class TakesTable {
                 .collect(Collectors.joining(", "));
     }
 
-    /** As “Take 1 from bar 1 beat 1, Take 3 from bar 9 beat 1”; recordings that no other take has by their files; empty where it never changes. */
+    /**
+     * As “Take 1 from bar 1 beat 1, Take 3 from bar 9 beat 1”; recordings that no other take has are told by their files. Empty where it
+     * never changes.
+     */
     static String places(Session session, AudioRow row) {
         List<String> said = new ArrayList<>();
         String before = null;

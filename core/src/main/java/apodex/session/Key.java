@@ -37,12 +37,16 @@ public record Key(String tonic, String mode) {
 
     /** {@code F#m}, in signs that every system has; empty for church modes, which tags have no sign for. */
     public String sign() {
-        String plain = tonic.replace("♯", "#").replace("♭", "b");
         return switch (mode) {
-            case "major" -> plain;
-            case "minor" -> plain + "m";
+            case "major" -> plainTonic();
+            case "minor" -> plainTonic() + "m";
             default -> "";
         };
+    }
+
+    /** {@code F#}: the tonic in signs that every system has. */
+    public String plainTonic() {
+        return tonic.replace("♯", "#").replace("♭", "b");
     }
 
     /** {@code F♯ minor} */

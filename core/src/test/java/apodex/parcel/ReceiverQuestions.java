@@ -6,6 +6,7 @@ import apodex.handoff.Print;
 import apodex.proof.FileProof;
 import apodex.proof.Verdict;
 import apodex.session.AudioRow;
+import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.Routing;
 import apodex.session.Row;
@@ -17,8 +18,10 @@ import apodex.signal.Placed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.BiPredicate;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -195,8 +198,12 @@ public final class ReceiverQuestions {
                 "Which is the click?",
                 MANIFEST,
                 r -> r.each((entry, print) -> entry.station().equals("click") == print.isClick()));
-        ask(all, "How large are they?", MANIFEST, r -> r.manifest.files().stream()
-                .allMatch(entry -> entry.bytes() > 0));
+        ask(
+                all,
+                "How large are they?",
+                MANIFEST,
+                r -> r.each((entry, print) -> entry.bytes()
+                        == r.files.get(r.plan.prints().indexOf(print)).bytes()));
         ask(all, "Has every file arrived whole?", Checksums.FILE_NAME, r -> r.manifest.files().stream()
                 .allMatch(entry -> r.paper(Checksums.FILE_NAME).contains(entry.sha256())));
         // where on the way
@@ -207,19 +214,26 @@ public final class ReceiverQuestions {
                 .map(Print::station)
                 .distinct()
                 .allMatch(station -> r.says(station.label() + ": ")));
-        ask(
-                all,
-                "Is it dry or with effects?",
-                SHEET,
-                r -> r.inserts().findAny().isEmpty()
-                        || r.says("Is in files at")
-                        || r.says("Effects and how they are set"));
-        ask(all, "Mono or stereo?", SHEET, r -> r.says(" mono") || r.says(" stereo"));
+        ask(all, "Is it dry or with effects?", SHEET, r -> r.inserts().findAny().isEmpty() || r.says("Is in files at"));
+        ask(all, "Mono or stereo?", SHEET, r -> IntStream.range(
+                        0, r.plan.prints().size())
+                .allMatch(i -> r.says(spaced(r.plan.prints().get(i).path()) + " "
+                        + (r.plan.prints().get(i).isClick()
+                                ? "click"
+                                : r.plan.prints().get(i).station().label())
+                        + (r.files.get(i).channels() == 1 ? " mono" : " stereo"))));
         ask(
                 all,
                 "Why is it mono?",
                 MANIFEST,
-                r -> r.each((entry, print) -> entry.sessionChannels() >= 1 && entry.sessionChannels() <= 2));
+                r -> r.each((entry, print) -> print.station() != Station.RAW
+                        || print.isClick()
+                        || !(r.session.row(print.source()).orElseThrow() instanceof AudioRow audio)
+                        || entry.sessionChannels()
+                                == audio.clips().stream()
+                                        .mapToInt(Clip::channels)
+                                        .max()
+                                        .orElse(1)));
         ask(all, "Where does a one-sided file sit?", SHEET, r -> r.files.stream()
                 .filter(file -> file.placed() == Placed.LEFT || file.placed() == Placed.RIGHT)
                 .allMatch(file -> r.says(file.placed() == Placed.LEFT ? "sits left" : "sits right")));
@@ -311,9 +325,10 @@ public final class ReceiverQuestions {
                 all,
                 "What is sent where, how much, before or after the fader?",
                 MANIFEST,
-                r -> r.rows((setup, row) ->
-                        setup.sends().size() == row.strip().sends().size()
-                                && setup.sends().stream().allMatch(send -> send.from() != null)));
+                r -> r.rows((setup, row) -> setup.sends()
+                        .equals(row.strip().sends().stream()
+                                .map(send -> new RowSetup.Way(send.to(), send.levelDb(), send.from()))
+                                .toList())));
         ask(all, "What is in a group?", SHEET, r -> r.session.rows().stream()
                 .filter(row -> row.kind() == RowKind.BUS)
                 .noneMatch(bus -> r.prints().anyMatch(print -> print.row().equals(bus.id()))
@@ -338,12 +353,10 @@ public final class ReceiverQuestions {
                 all,
                 "Do the files add up to the mix?",
                 SHEET,
-                r -> r.says("Adds up")
+                r -> r.plan.reference(0).isEmpty()
+                        || r.says("Adds up")
                         || r.says("Not meant to add up")
-                        || r.says("Does not add up")
-                        || r.says("Received as sent")
-                        || r.verdicts.stream()
-                                .noneMatch(verdict -> verdict.headline().contains("dd")));
+                        || r.says("Does not add up"));
         // takes, recordings, levels
         ask(all, "Which take was used, and which others are there?", SHEET, r -> r.session.audioRows().stream()
                 .filter(row -> row.takes().size() > 1)
@@ -373,8 +386,13 @@ public final class ReceiverQuestions {
                         && (r.plan.prints().stream().allMatch(print -> print.trimDb() == 0)
                                 ? r.says("No level was normalised")
                                 : r.says("Trimmed: ")));
-        ask(all, "How loud are they, sample and true peak?", MANIFEST, r -> r.manifest.files().stream()
-                .allMatch(entry -> (entry.peakDbfs() == null) == (entry.truePeakDbtp() == null)));
+        ask(all, "How loud are they, sample and true peak?", MANIFEST, r -> IntStream.range(0, r.files.size())
+                .allMatch(i -> Objects.equals(
+                                r.manifest.files().get(i).peakDbfs(),
+                                r.files.get(i).peakDbfs())
+                        && Objects.equals(
+                                r.manifest.files().get(i).truePeakDbtp(),
+                                r.files.get(i).truePeakDbtp())));
         ask(
                 all,
                 "How is the loudness of mono counted?",

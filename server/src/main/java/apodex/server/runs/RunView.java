@@ -73,7 +73,12 @@ record RunView(
      */
     record SectionView(String name, String folder, long frames, long start, long leadInFrames) {}
 
-    /** A zip. @param sha256 null until it has been taken @param changesSince version of the parcel since which it holds only what changed */
+    /**
+     * A zip.
+     *
+     * @param sha256       null until it has been taken
+     * @param changesSince version of the parcel since which it holds only what changed; null for one that holds everything
+     */
     record RunParcel(String name, long bytes, @Nullable String sha256, @Nullable String changesSince) {}
 
     /**
