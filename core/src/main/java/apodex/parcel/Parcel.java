@@ -9,6 +9,7 @@ import apodex.naming.SafeName;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -37,6 +38,7 @@ public final class Parcel {
     private final Proof proof;
     private final String document;
     private final Sheet sheet;
+    private @Nullable List<Item> items;
 
     /** @param document the session as a document that opens in Apodex, for plans that ask for it */
     public Parcel(Session session, Handoff handoff, Plan plan, Proof proof, String document) {
@@ -113,22 +115,30 @@ public final class Parcel {
         return LocalDate.parse(session.originated());
     }
 
+    /** Made once: both zips hold the same papers. */
     private List<Item> items(Path printed) throws IOException {
-        List<Item> items = new ArrayList<>();
+        if (items == null) {
+            items = made(printed);
+        }
+        return items;
+    }
+
+    private List<Item> made(Path printed) throws IOException {
+        List<Item> all = new ArrayList<>();
         for (FileProof file : proof.files()) {
             if (file.isRead()) {
-                items.add(new Item(file.path(), file.bytes(), null, file.crc32(), file.sha256()));
+                all.add(new Item(file.path(), file.bytes(), null, file.crc32(), file.sha256()));
             }
         }
         List<String> others =
                 new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
         plan.listening().stream().filter(path -> !path.isEmpty()).forEach(others::add);
         for (String path : others) {
-            items.add(read(path, printed.resolve(path)));
+            all.add(read(path, printed.resolve(path)));
         }
         Papers.of(session, handoff, plan, proof, sheet, document, day())
-                .forEach((path, bytes) -> items.add(item(path, bytes)));
-        return items;
+                .forEach((path, bytes) -> all.add(item(path, bytes)));
+        return all;
     }
 
     private static Item item(String path, byte[] bytes) {

@@ -7,33 +7,22 @@ import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
-import apodex.handoff.Planner;
-import apodex.handoff.Printing;
 import apodex.notes.MidiReader;
 import apodex.notes.MidiSong;
-import apodex.parcel.Parcel;
-import apodex.parcel.ZipPieces;
-import apodex.proof.Proof;
-import apodex.proof.Proving;
+import apodex.parcel.Unpacked;
 import apodex.proof.RandomHandoff;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Marker;
 import apodex.session.Session;
-import apodex.signal.WalkObserver;
 import apodex.time.TempoMap;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.LongStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Execution;
 import org.junit.jupiter.api.parallel.ExecutionMode;
@@ -48,7 +37,7 @@ class TimelinesComeBackTest {
 
     private RandomHandoff random;
     private Plan plan;
-    private final Map<String, Path> files = new LinkedHashMap<>();
+    private Path parcel;
 
     static LongStream seeds() {
         return LongStream.range(900, 930);
@@ -59,36 +48,16 @@ class TimelinesComeBackTest {
     void everyFileLiesWhereItShould(long seed) throws IOException {
         random = new RandomHandoff(seed, folder);
         Brief brief = Brief.BUILT_IN.get((int) (seed % Brief.BUILT_IN.size()));
-        unpack(Handoff.named("Quayside Mix Room").with(brief));
+        Unpacked unpacked =
+                Unpacked.of(random.session, Handoff.named("Quayside Mix Room").with(brief), random.recordings, folder);
+        plan = unpacked.plan();
+        parcel = unpacked.root();
         if (plan.prints().isEmpty()) {
             return;
         }
         liesAsSaid(laidOut("Timeline.otio"), true);
         liesAsSaid(laidOut("clips.csv"), false);
         tempoMap();
-    }
-
-    private void unpack(Handoff handoff) throws IOException {
-        plan = Planner.plan(random.session, handoff, random.recordings);
-        Path printed = Files.createDirectories(folder.resolve("printed"));
-        Printing.Result result =
-                Printing.print(random.session, handoff, plan, printed, random.recordings, 1, WalkObserver.NONE);
-        Proof proof = Proving.prove(
-                random.session, handoff, result, printed, random.recordings, 1, Map.of(), Proving.Told.NOTHING);
-        plan = result.plan();
-        ZipPieces zip = new Parcel(random.session, handoff, plan, proof, "")
-                .zips(printed)
-                .get(0);
-        Path out = Files.createDirectories(folder.resolve("out"));
-        try (InputStream in = zip.open(printed);
-                ZipInputStream unzip = new ZipInputStream(in)) {
-            for (ZipEntry entry = unzip.getNextEntry(); entry != null; entry = unzip.getNextEntry()) {
-                Path file = out.resolve(entry.getName());
-                Files.createDirectories(file.getParent());
-                Files.copy(unzip, file);
-                files.put(entry.getName(), file);
-            }
-        }
     }
 
     /** The sounds and one paper, as a drop; the session that comes of it. */
@@ -98,11 +67,11 @@ class TimelinesComeBackTest {
         Drop drop = new Drop(Files.createDirectories(here.resolve("work")));
         for (var print : plan.prints()) {
             Path copy = here.resolve("came" + plan.prints().indexOf(print));
-            Files.copy(files.get(print.path()), copy);
+            Files.copy(parcel.resolve(print.path()), copy);
             drop.add(print.folder(), print.file(), copy);
         }
         Path list = here.resolve("list");
-        Files.copy(files.get("Sheet/" + paper), list);
+        Files.copy(parcel.resolve("Sheet/" + paper), list);
         drop.add("Sheet", paper, list);
         Intake intake = new DropExaminer(store, drop).examine("?", Files.createDirectories(here.resolve("kept")));
         assertThat(intake.remarks()).as("%s", intake.remarks()).isEmpty();
@@ -136,7 +105,7 @@ class TimelinesComeBackTest {
 
     /** A beat of the tempo map falls where the song has it, to what a tick and a microsecond a quarter leave open. */
     private void tempoMap() throws IOException {
-        MidiSong song = MidiReader.read(files.get("Sheet/Tempo map.mid"));
+        MidiSong song = MidiReader.read(parcel.resolve("Sheet/Tempo map.mid"));
         var before = random.session.song().timeline();
         TempoMap after = new TempoMap(song.tempos(), song.meters());
         double leadIn =

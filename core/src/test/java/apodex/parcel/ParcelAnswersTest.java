@@ -5,20 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
-import apodex.handoff.Plan;
-import apodex.handoff.Planner;
 import apodex.handoff.Print;
-import apodex.handoff.Printing;
 import apodex.parcel.ReceiverQuestions.Question;
 import apodex.parcel.ReceiverQuestions.Received;
-import apodex.proof.Proof;
-import apodex.proof.Proving;
 import apodex.proof.RandomHandoff;
 import apodex.session.Session;
 import apodex.signal.MeasuredRecordings;
-import apodex.signal.WalkObserver;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,8 +22,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Execution;
@@ -42,7 +34,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 @Execution(ExecutionMode.CONCURRENT)
 public class ParcelAnswersTest {
     private static final long CASES = Long.getLong("apodex.questions.cases", 40);
-    private static final int THREADS = 2;
     private static final Path KEPT = Path.of("../docs/questions.md");
 
     @TempDir
@@ -77,46 +68,29 @@ public class ParcelAnswersTest {
     /** Prints and packs, and unpacks the papers. */
     public static Received received(Session session, Handoff handoff, MeasuredRecordings recordings, Path folder)
             throws IOException {
-        Plan plan = Planner.plan(session, handoff, recordings);
-        Path printed = Files.createTempDirectory(folder, "printed");
-        Printing.Result result =
-                Printing.print(session, handoff, plan, printed, recordings, THREADS, WalkObserver.NONE);
-        Proof proof =
-                Proving.prove(session, handoff, result, printed, recordings, THREADS, Map.of(), Proving.Told.NOTHING);
-        Set<String> sounds = result.plan().prints().stream().map(Print::path).collect(Collectors.toSet());
+        Unpacked unpacked = Unpacked.of(session, handoff, recordings, folder);
+        Set<String> sounds = unpacked.plan().prints().stream().map(Print::path).collect(Collectors.toSet());
         Map<String, String> papers = new LinkedHashMap<>();
-        for (ZipPieces zip : new Parcel(session, handoff, result.plan(), proof, "{}").zips(printed)) {
-            try (InputStream in = zip.open(printed);
-                    ZipInputStream unzip = new ZipInputStream(in)) {
-                for (ZipEntry entry = unzip.getNextEntry(); entry != null; entry = unzip.getNextEntry()) {
-                    if (!sounds.contains(entry.getName())) {
-                        papers.merge(
-                                entry.getName(),
-                                new String(unzip.readAllBytes(), StandardCharsets.UTF_8),
-                                (one, other) -> one + other);
-                    }
+        Path manifest = null;
+        String text = "";
+        try (Stream<Path> walked = Files.walk(unpacked.root())) {
+            for (Path file : walked.filter(Files::isRegularFile).sorted().toList()) {
+                String path = unpacked.root().relativize(file).toString();
+                if (!sounds.contains(path)) {
+                    papers.put(path, new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+                    manifest = path.endsWith(Manifest.JSON_NAME) ? file : manifest;
+                    text = path.endsWith(Sheet.TEXT_NAME) ? papers.get(path) : text;
                 }
             }
         }
-        String json = papers.entrySet().stream()
-                .filter(paper -> paper.getKey().endsWith(Manifest.JSON_NAME))
-                .map(Map.Entry::getValue)
-                .findFirst()
-                .orElseThrow();
-        String text = papers.entrySet().stream()
-                .filter(paper -> paper.getKey().endsWith(Sheet.TEXT_NAME))
-                .map(Map.Entry::getValue)
-                .findFirst()
-                .orElseThrow();
-        Manifest manifest = Manifest.read(Files.writeString(Files.createTempFile(folder, "manifest", ".json"), json));
         return new Received(
                 AsPlanned.of(session, handoff),
-                result.plan(),
-                proof.files(),
-                proof.verdicts(),
+                unpacked.plan(),
+                unpacked.proof().files(),
+                unpacked.proof().verdicts(),
                 papers,
                 ReceiverQuestions.spaced(text),
-                manifest);
+                Manifest.read(manifest));
     }
 
     @Test

@@ -15,8 +15,8 @@ import apodex.handoff.Print;
 import apodex.handoff.Printing;
 import apodex.handoff.Settings;
 import apodex.parcel.Manifest;
-import apodex.parcel.Parcel;
 import apodex.parcel.RowSetup;
+import apodex.parcel.Unpacked;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
 import apodex.session.Clip;
@@ -39,7 +39,6 @@ import apodex.signal.WalkObserver;
 import apodex.time.Meter;
 import apodex.time.SampleRate;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -50,8 +49,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.LongStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Execution;
@@ -128,24 +125,7 @@ class RebuiltFromParcelTest {
         stations.put(RowKind.MIX, List.of(Station.FADER));
         Handoff handoff = Handoff.named("Quayside Mix Room")
                 .with(new Brief("Dry and wet", Brief.Rows.ALL, stations, Settings.OPEN.withDepth(Depth.FLOAT32)));
-        Plan plan = Planner.plan(random.session, handoff, random.recordings);
-        Path printed = Files.createDirectories(folder.resolve("printed"));
-        Printing.Result result =
-                Printing.print(random.session, handoff, plan, printed, random.recordings, 1, WalkObserver.NONE);
-        Proof proof = Proving.prove(
-                random.session, handoff, result, printed, random.recordings, 1, Map.of(), Proving.Told.NOTHING);
-        parcel = Files.createDirectories(folder.resolve("parcel"));
-        var zip = new Parcel(random.session, handoff, result.plan(), proof, "")
-                .zips(printed)
-                .get(0);
-        try (InputStream in = zip.open(printed);
-                ZipInputStream unzip = new ZipInputStream(in)) {
-            for (ZipEntry entry = unzip.getNextEntry(); entry != null; entry = unzip.getNextEntry()) {
-                Path file = parcel.resolve(entry.getName());
-                Files.createDirectories(file.getParent());
-                Files.write(file, unzip.readAllBytes());
-            }
-        }
+        parcel = Unpacked.of(random.session, handoff, random.recordings, folder).root();
         manifest = Manifest.read(parcel.resolve("Sheet/manifest.json"));
     }
 
