@@ -37,8 +37,11 @@
     ['length', 'length'],
     ['gain', 'gain'],
     ['fadeIn', 'fade in'],
+    ['fadeInCurve', 'fade in curve'],
     ['fadeOut', 'fade out'],
+    ['fadeOutCurve', 'fade out curve'],
     ['muted', 'muted'],
+    ['polarity', 'polarity'],
     ['note', 'note'],
   ] as const;
   const TIMES = ['position', 'end', 'offset', 'length', 'fadeIn', 'fadeOut'];

@@ -132,6 +132,9 @@
 {#if members.length > 1}{@render many('This group and its members at', members)}{/if}
 {#if alike.length > 1}{@render many(`All ${source!.about.role} at`, alike)}{/if}
 <h3>Files from this row</h3>
+{#if plan.edits.rows.some((each) => each.row === row.row)}
+  <p class="cap">Raw goes out as edits: its recordings with {settled.handleSeconds} s beside each clip.</p>
+{/if}
 {#each prints as print (print.folder + print.file)}
   {@const level = levels.of(plan.prints.indexOf(print))}
   <p class="file">

@@ -15,6 +15,7 @@
   import { ShownRun } from '../lib/state/shownRun.svelte';
   import { nesting } from '../lib/signal/tree';
   import { bytes, count, minutes } from '../lib/units';
+  import { soundFiles } from './extras';
   import { foretold } from './foretold';
   import FileList from './FileList.svelte';
   import Grid from './Grid.svelte';
@@ -32,7 +33,8 @@
 
   const plan = $derived(store.state?.plan);
   const row = $derived(plan?.rows.find((r) => r.row === selected) ?? plan?.rows[0]);
-  const mono = $derived(plan?.prints.filter((print) => print.channels === 1).length ?? 0);
+  const sounds = $derived(plan ? soundFiles(plan) : []);
+  const mono = $derived(sounds.filter((file) => file.channels === 1).length);
   const loss = $derived(store.state?.loss);
   /** Under their buses as far as the receiver's order has them there. */
   const nested = $derived.by(() => {
@@ -124,8 +126,7 @@
       {:else}<FileList {store} {levels} {session} bind:selected />{/if}
       <footer>
         <span class="big"
-          >{count(plan.prints.length, 'file')}<span class="cap">{mono} mono · {plan.prints.length - mono} stereo</span
-          ></span
+          >{count(sounds.length, 'file')}<span class="cap">{mono} mono · {sounds.length - mono} stereo</span></span
         >
         <span class="big"
           >{bytes(exact?.bytes ?? plan.bytes)}<span class="cap">{plan.sections.length > 1 ? '' : 'each '}{length}</span
@@ -187,15 +188,15 @@
           kind="main"
           title={unchanged && !since!.fresh.length ? 'Nothing changed since the last run' : undefined}
           onclick={() => print(false)}
-          disabled={starting || plan.prints.length === 0 || tooBig}
+          disabled={starting || sounds.length === 0 || tooBig}
         >
-          {!plan.prints.length
+          {!sounds.length
             ? 'Choose a row to print'
             : !unchanged
-              ? `Print ${count(plan.prints.length, 'file')}`
+              ? `Print ${count(sounds.length, 'file')}`
               : since!.fresh.length
                 ? `Print ${since!.fresh.length} changed`
-                : `Take over all ${count(plan.prints.length, 'file')}`}
+                : `Take over all ${count(sounds.length, 'file')}`}
         </Button>
       </footer>
     </div>

@@ -66,7 +66,10 @@
     </Select></label
   >
 {/snippet}
-{#snippet yesNo(name: 'count' | 'takes' | 'notes' | 'listening' | 'cues' | 'layOut' | 'document', label: string)}
+{#snippet yesNo(
+  name: 'count' | 'takes' | 'edits' | 'notes' | 'listening' | 'cues' | 'layOut' | 'document',
+  label: string,
+)}
   <label class="check" class:set={settings[name] !== null && settings[name] !== undefined}
     ><Check
       checked={!!effective[name]}
@@ -141,6 +144,23 @@
       ></label
     >
   {/if}
+  {#if effective.edits}
+    <label
+      ><span>More of a recording beside each clip</span><span class="with"
+        ><Field
+          class={['w-24!', settings.handleSeconds !== null && settings.handleSeconds !== undefined && 'set']}
+          value={settings.handleSeconds ?? ''}
+          placeholder={String(behind.handleSeconds ?? 2)}
+          onchange={(e) =>
+            typedNumber(
+              e.currentTarget,
+              (handleSeconds) => onset({ handleSeconds }),
+              () => settings.handleSeconds,
+            )}
+        /> s</span
+      ></label
+    >
+  {/if}
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
   {@render select('listeningAs', 'The mix to listen to', LISTENING)}
@@ -167,6 +187,7 @@
 <div class="checks">
   {@render yesNo('count', 'Count the lead-in in clicks')}
   {@render yesNo('takes', 'Takes that are not chosen, at Raw')}
+  {@render yesNo('edits', 'Edits in the place of files of Raw')}
   {@render yesNo('notes', 'Notes as Standard MIDI Files')}
   {@render yesNo('listening', `A${effective.listeningAs === 'flac' ? ' FLAC' : 'n MP3'} of the reference mix`)}
   {@render yesNo('cues', 'Markers in the files')}

@@ -1,10 +1,18 @@
 import { expect, test } from 'vitest';
-import type { Plan, Print } from '../lib/api/types';
+import type { Excerpt, Plan, Print } from '../lib/api/types';
 import { extras } from './extras';
 
 const print = (row: string, file: string) => ({ row, file }) as Print;
 const plan = (prints: Print[], more: Partial<Plan> = {}) =>
-  ({ prints, notes: [], listening: [''], listeningAs: 'mp3', document: false, ...more }) as unknown as Plan;
+  ({
+    prints,
+    edits: { ranges: [], rows: [], excerpts: [] },
+    notes: [],
+    listening: [''],
+    listeningAs: 'mp3',
+    document: false,
+    ...more,
+  }) as unknown as Plan;
 
 test('the click stands where it is printed, all others come last', () => {
   const click = print('apodex:click', '00_Click.wav');
@@ -14,6 +22,7 @@ test('the click stands where it is printed, all others come last', () => {
   ]);
   const all = extras(
     plan([tuba, click], {
+      edits: { ranges: [], rows: [{ row: 'r1', takes: ['t1'] }], excerpts: [{ file: 'tuba_a.wav' } as Excerpt] },
       notes: [{ file: '02_Kit.mid', folder: 'MIDI', row: 'kit', section: 0 }],
       listening: ['Reference/Mix.mp3', ''],
       document: true,
@@ -22,6 +31,7 @@ test('the click stands where it is printed, all others come last', () => {
   expect(all.first).toEqual([]);
   expect(all.last.map((each) => [each.name, each.files])).toEqual([
     ['Click', ['00_Click.wav']],
+    ['Edits', ['tuba_a.wav']],
     ['Notes', ['02_Kit.mid']],
     ['To listen to', ['Mix.mp3']],
     ['The session itself', []],

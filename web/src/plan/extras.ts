@@ -11,6 +11,9 @@ export interface Extra {
   files: string[];
 }
 
+/** All files of sound. */
+export const soundFiles = (plan: Plan): { channels: number }[] => [...plan.prints, ...plan.edits.excerpts];
+
 /** Everything Apodex adds to the rows' files, apart from the sheet, in the order it stands in the plan. */
 export function extras(plan: Plan): { first: Extra[]; last: Extra[] } {
   const clicks = plan.prints.filter((print) => print.row === CLICK).map((print) => print.file);
@@ -21,6 +24,15 @@ export function extras(plan: Plan): { first: Extra[]; last: Extra[] } {
     first: isFirst ? click : [],
     last: [
       ...(isFirst ? [] : click),
+      ...(plan.edits.excerpts.length
+        ? [
+            {
+              name: 'Edits',
+              words: 'cut out of the recordings, laid by a timeline and a list',
+              files: plan.edits.excerpts.map((excerpt) => excerpt.file),
+            },
+          ]
+        : []),
       ...(plan.notes.length
         ? [{ name: 'Notes', words: 'Standard MIDI Files', files: plan.notes.map((notes) => notes.file) }]
         : []),

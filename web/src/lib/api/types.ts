@@ -40,6 +40,7 @@ export type Queued = Schemas['Queued'];
 export type Plan = Schemas['Plan'];
 export type PlanRow = Schemas['PlanRow'];
 export type Print = Schemas['Print'];
+export type Excerpt = Schemas['Excerpt'];
 export type Choice = Schemas['Choice'];
 export type Station = Choice['station'];
 export type Depth = Plan['depth'];

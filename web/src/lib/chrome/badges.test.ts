@@ -6,7 +6,7 @@ import { badges, prepareBadge, proofBadge } from './badges';
 
 const verdict = (grade: Verdict['grade']): Verdict => ({ grade, headline: '', detail: '', files: [], remedy: 'none' });
 const session = { session: { rows: [{}, {}, {}] } } as unknown as SessionStore;
-const handoff = { state: { plan: { prints: [{}] } } } as unknown as HandoffStore;
+const handoff = { state: { plan: { prints: [{}], edits: { excerpts: [] } } } } as unknown as HandoffStore;
 const run = (part: Partial<RunView>) => ({ verdicts: [], parcels: [], progress: 0.256, ...part }) as RunView;
 
 describe('badges', () => {

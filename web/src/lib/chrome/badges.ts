@@ -1,6 +1,7 @@
 import type { FindingsSummary, RunView, Verdict } from '../api/types';
 import type { HandoffStore } from '../state/handoff.svelte';
 import type { SessionStore } from '../state/session.svelte';
+import { soundFiles } from '../../plan/extras';
 import { bytes, count, minutes } from '../units';
 import type { TabBadge, TabName } from './Tabs.svelte';
 
@@ -12,7 +13,7 @@ export function badges(
 ): Partial<Record<TabName, TabBadge>> {
   const found: Partial<Record<TabName, TabBadge>> = {};
   if (session.session) found.session = { text: count(session.session.rows.length - 1, 'row'), colour: 'teal' };
-  if (handoff.state) found.plan = { text: count(handoff.state.plan.prints.length, 'file'), colour: 'teal' };
+  if (handoff.state) found.plan = { text: count(soundFiles(handoff.state.plan).length, 'file'), colour: 'teal' };
   if (run) found.print = printBadge(run);
   if (run?.state === 'done') found.proof = proofBadge(run.verdicts);
   if (run?.parcels.length)

@@ -169,11 +169,15 @@ export class HandoffStore {
   }
 
   isChosen(choice: Choice): boolean {
-    return !!this.state?.plan.prints.some((p) => p.row === choice.row && p.station === choice.station);
+    return this.chosen().some((each) => each.row === choice.row && each.station === choice.station);
   }
 
   chosen(): Choice[] {
-    const choices = this.state?.plan.prints.map(({ row, station }) => ({ row, station })) ?? [];
+    const plan = this.state?.plan;
+    const choices: Choice[] = [
+      ...(plan?.prints.map(({ row, station }) => ({ row, station })) ?? []),
+      ...(plan?.edits.rows.map(({ row }) => ({ row, station: 'raw' as const })) ?? []),
+    ];
     return choices.filter(
       (choice, i) => i === choices.findIndex((c) => c.row === choice.row && c.station === choice.station),
     );

@@ -160,6 +160,9 @@ public final class InOneSentence {
             case WINDOW -> words.add("each file between −24 and −6 dBFS");
             case AS_THEY_ARE -> {}
         }
+        if (all.edits()) {
+            words.add("edits with handles of " + number(all.handleSeconds()) + " s");
+        }
         if (all.takes()) {
             words.add("with other takes");
         }

@@ -3,6 +3,7 @@ package apodex.handoff;
 import apodex.audio.FileKind;
 import apodex.audio.SoundLabel;
 import apodex.session.Session;
+import apodex.session.Station;
 import apodex.signal.Passage;
 import apodex.signal.Sharing;
 import apodex.signal.Tap;
@@ -12,7 +13,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * The files of a handoff, all of one rate; those of one section are of one length.
@@ -34,6 +38,7 @@ import java.util.function.Function;
  * @param sheet     folder of the session sheet; empty for none
  * @param document  whether the session itself comes with the files
  * @param layOut    whether timeline, clip list, tempo map and a page on how to load them come along
+ * @param edits     what goes out as edits; none of plans from before there were any
  * @param bytes     size of all files together
  */
 public record Plan(
@@ -54,6 +59,7 @@ public record Plan(
         String sheet,
         boolean document,
         Boolean layOut,
+        Edits edits,
         long bytes) {
     /** Room for pictures, sheets and a mix to listen to. */
     private static final long BESIDE_FILES_BYTES = 16L << 20;
@@ -62,6 +68,7 @@ public record Plan(
         listeningAs = listeningAs == null ? FileKind.MP3 : listeningAs; // plans of old runs do not say these
         cues = cues != null && cues;
         layOut = layOut != null && layOut;
+        edits = edits == null ? Edits.NONE : edits;
         prints = List.copyOf(prints);
         notes = List.copyOf(notes);
         listening = List.copyOf(listening);
@@ -75,6 +82,24 @@ public record Plan(
                 ? Optional.empty()
                 : Optional.of(depth.sample().label() + " is less than the recordings have"
                         + (depth == Depth.INT16 ? "; dither is added" : ""));
+    }
+
+    /** Whether nothing would go out. */
+    @JsonIgnore
+    public boolean isEmpty() {
+        return prints.isEmpty() && edits.isEmpty();
+    }
+
+    /** Where something is taken of a row: its files, and Raw where that goes out as edits. */
+    public Set<Station> stationsOf(String row) {
+        Set<Station> stations = prints.stream()
+                .filter(print -> print.row().equals(row))
+                .map(Print::station)
+                .collect(Collectors.toCollection(TreeSet::new));
+        if (edits.hold(row)) {
+            stations.add(Station.RAW);
+        }
+        return stations;
     }
 
     /** The section a print belongs to. */
@@ -176,6 +201,7 @@ public record Plan(
                 sheet,
                 document,
                 layOut,
+                edits,
                 bytes);
     }
 
@@ -207,7 +233,8 @@ public record Plan(
                 sheet,
                 document,
                 layOut,
-                sizes.stream().mapToLong(Long::longValue).sum());
+                edits,
+                edits.bytes() + sizes.stream().mapToLong(Long::longValue).sum());
     }
 
     /** The same print always gets the same noise, and no two prints of a plan share theirs. */

@@ -9,6 +9,7 @@ import apodex.naming.ParcelName;
 import apodex.naming.SafeName;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
+import apodex.session.Clip;
 import apodex.session.InstrumentRow;
 import apodex.session.PartRow;
 import apodex.session.Row;
@@ -23,10 +24,12 @@ import apodex.signal.Sharing;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** Turns choices into prints: names, folders, channels, trims, lengths and sizes. */
@@ -46,6 +49,10 @@ final class PlanMaker {
     private final SampleRate rate;
     private final Depth depth;
     private final List<PlannedSection> sections;
+    private final Predicate<Clip> isReadable;
+    /** Rows whose Raw goes out as edits, with the takes that do. */
+    private final Map<AudioRow, List<Take>> edited = new LinkedHashMap<>();
+
     private FileNames names;
     /** By folder and row. */
     private final Map<String, Map<String, Integer>> placesInFolders = new HashMap<>();
@@ -60,7 +67,8 @@ final class PlanMaker {
             List<PlanRow> rows,
             Map<String, StereoImage> images,
             List<PlannedSection> sections,
-            SampleRate rate) {
+            SampleRate rate,
+            Predicate<Clip> isReadable) {
         this.outgoing = outgoing;
         this.session = outgoing.session();
         this.handoff = handoff;
@@ -70,6 +78,7 @@ final class PlanMaker {
         this.widths = outgoing.widths();
         this.rate = rate;
         this.sections = sections;
+        this.isReadable = isReadable;
         Depth own = Depth.own(session);
         this.depth = settings.depth() != null ? settings.depth() : own.within(settings.format());
         check();
@@ -117,6 +126,7 @@ final class PlanMaker {
                             "“" + path + "” is too long a path for some systems; give the section a shorter name,"
                                     + " or file names fewer letters.");
                 });
+        Edits edits = edits();
         String name = ParcelName.of(
                 session.song(), handoff.brief().name(), settings.naming().version(), rate, depth.sample());
         Sharing sharing = new Sharing(settings.returns(), settings.dynamics());
@@ -138,7 +148,8 @@ final class PlanMaker {
                 settings.folders().sheet(),
                 settings.document(),
                 settings.layOut(),
-                prints.stream().mapToLong(Print::bytes).sum());
+                edits,
+                edits.bytes() + prints.stream().mapToLong(Print::bytes).sum());
     }
 
     private List<Print> prints(List<Choice> chosen) {
@@ -159,6 +170,10 @@ final class PlanMaker {
                         if (!images.containsKey(AsPlanned.rowOf(audio, take))) {
                             continue; // a recording of it cannot be read
                         }
+                        if (settings.edits()) {
+                            edit(audio, take);
+                            continue;
+                        }
                         boolean chosenTake = take.id().equals(audio.active());
                         prints.addAll(prints(
                                 row,
@@ -172,6 +187,32 @@ final class PlanMaker {
             }
         }
         return prints;
+    }
+
+    private void edit(AudioRow row, Take take) {
+        List<Take> takes = edited.computeIfAbsent(row, first -> new ArrayList<>());
+        if (!takes.contains(take)) { // another section may have asked for it
+            takes.add(take.id().equals(row.active()) ? 0 : takes.size(), take);
+        }
+    }
+
+    /** They come once, whatever sections there are. */
+    private Edits edits() {
+        String folder = settings.folders().of("Edits");
+        boolean alone = !folder.isEmpty() || sections.size() > 1; // nothing else lies there
+        boolean whole = handoff.sections().stream().allMatch(each -> each.stretch() == null);
+        return new EditMaker(
+                        session,
+                        whole
+                                ? List.of()
+                                : sections.stream()
+                                        .map(each -> each.passage().range())
+                                        .toList(),
+                        settings.handleSeconds(),
+                        settings.format(),
+                        folder,
+                        alone ? new FileNames(session, settings.naming(), rows.size()) : names)
+                .of(edited, isReadable);
     }
 
     private double ringsOut(List<Print> prints) {

@@ -57,7 +57,7 @@ public record PlanRow(
      * Where a file is taken when one is asked for at a station: a station that is not offered sounds as the last
      * one before it; what has none before it was rendered elsewhere for the first it has.
      */
-    Optional<Station> nearest(Station wanted) {
+    public Optional<Station> nearest(Station wanted) {
         return stations.stream()
                 .filter(station -> station.compareTo(wanted) <= 0)
                 .reduce((one, later) -> later)

@@ -6,6 +6,7 @@ import apodex.measure.Decibels;
 import apodex.measure.StereoImage;
 import apodex.session.AudioRow;
 import apodex.session.BusRow;
+import apodex.session.Clip;
 import apodex.session.Insert;
 import apodex.session.MixRow;
 import apodex.session.Routing;
@@ -16,6 +17,7 @@ import apodex.session.Station;
 import apodex.session.Take;
 import apodex.signal.MeasuredRecordings;
 import apodex.signal.Sharing;
+import apodex.signal.UnreadableRecording;
 import apodex.time.SampleRate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -31,12 +33,14 @@ public final class Planner {
     private final RowWidth widths;
     private final Map<String, StereoImage> images = new LinkedHashMap<>();
     private final Unmade unmade;
+    private final MeasuredRecordings recordings;
 
     /** @param session as the handoff sees it */
     private Planner(Session session, Handoff handoff, MeasuredRecordings recordings) {
         this.session = session;
         this.handoff = handoff;
         this.widths = new RowWidth(session);
+        this.recordings = recordings;
         this.unmade = new Unmade(session, recordings, images);
     }
 
@@ -141,7 +145,7 @@ public final class Planner {
                 .filter(choice -> isMade(choice, outgoing))
                 .forEach(choice -> chosen.add(offered(choice, rows)));
         chosen.removeAll(Set.copyOf(handoff.leftOut()));
-        return new PlanMaker(outgoing, handoff, rows, images, sections, rate).make(chosen);
+        return new PlanMaker(outgoing, handoff, rows, images, sections, rate, this::isReadable).make(chosen);
     }
 
     /** What cannot be made has no station, and beyond its fader nothing that runs through what cannot be made. */
@@ -167,6 +171,15 @@ public final class Planner {
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Row “" + choice.row() + "” cannot be printed at "
                         + choice.station().label() + "."));
+    }
+
+    private boolean isReadable(Clip clip) {
+        try {
+            RowImage.measure(session, List.of(clip), recordings);
+            return true;
+        } catch (UnreadableRecording e) {
+            return false;
+        }
     }
 
     private boolean isMade(Choice choice, Outgoing outgoing) {

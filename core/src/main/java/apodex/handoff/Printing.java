@@ -171,6 +171,7 @@ public final class Printing {
     }
 
     private Result print() throws IOException {
+        Files.createDirectories(folder);
         for (Print print : plan.prints()) {
             Files.createDirectories(folder.resolve(print.path()).getParent());
         }
@@ -188,6 +189,7 @@ public final class Printing {
         if (plan.format().isPacked()) {
             pack();
         }
+        excerpts();
         for (NoteFile notes : plan.notes()) {
             List<InstrumentRow> rows = session.rows().stream()
                     .filter(InstrumentRow.class::isInstance)
@@ -208,6 +210,22 @@ public final class Printing {
         return new Result(plan.printed(all.stream().map(Made::channels).toList(), sizes, lengths), all);
     }
 
+    private void excerpts() throws IOException {
+        double each = plan.edits().isEmpty()
+                ? 0
+                : (1 - sectionsShare()) / plan.edits().excerpts().size();
+        for (Excerpt excerpt : plan.edits().excerpts()) {
+            ExcerptCopy.write(session, excerpt, recordings, folder, observer::isCancelled);
+            shareBefore += each;
+            observer.printed(shareBefore);
+        }
+    }
+
+    /** What of the work is the walks', rather than the cutting of recordings. */
+    private double sectionsShare() {
+        return plan.bytes() == 0 ? 1 : 1 - (double) plan.edits().bytes() / plan.bytes();
+    }
+
     private void listening(Print mix, Path file) throws IOException {
         Path plain = folder.resolve(plan.walkPath(mix));
         plan.listeningAs()
@@ -218,7 +236,9 @@ public final class Printing {
     }
 
     private double shareOf(int section) {
-        return plan.frames() == 0 ? 0 : (double) plan.sections().get(section).frames() / plan.frames();
+        return plan.frames() == 0
+                ? 0
+                : sectionsShare() * (double) plan.sections().get(section).frames() / plan.frames();
     }
 
     /** Takes over what can be, unless what is new makes the section longer or shorter than it was. */

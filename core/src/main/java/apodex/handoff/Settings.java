@@ -34,6 +34,8 @@ import java.util.Objects;
  * @param levels      how loud files are; usually as they are
  * @param headroomDb  how far the loudest file stays below full scale where that is asked for, 0 to 24; usually 6
  * @param takes       Raw of takes that are not the chosen one as well; usually not
+ * @param edits       in the place of Raw of audio rows the recordings they are cut from, and what lays them out; usually not
+ * @param handleSeconds how much more of a recording goes out on each side of a clip then, 0 to 600; usually 2
  * @param notes       the notes of instrument rows as Standard MIDI Files; usually, where there are any
  * @param listening   the reference mix as a small file to listen to; usually not
  * @param listeningAs what kind of file that is; usually MP3
@@ -58,6 +60,8 @@ public record Settings(
         @Called("the levels") @Nullable Levels levels,
         @Called("the headroom") @Nullable Double headroomDb,
         @Called("other takes") @Nullable Boolean takes,
+        @Called("edits") @Nullable Boolean edits,
+        @Called("the handles") @Nullable Double handleSeconds,
         @Called("notes") @Nullable Boolean notes,
         @Called("the mix to listen to") @Nullable Boolean listening,
         @Called("the kind of the mix to listen to") @Nullable FileKind listeningAs,
@@ -75,6 +79,7 @@ public record Settings(
     public static final Bounds LEAD_IN_BARS = new Bounds(0, 64);
     public static final Bounds HEADROOM_DB = new Bounds(0, 24);
     public static final Bounds TAIL_SECONDS = new Bounds(0, 600);
+    public static final Bounds HANDLE_SECONDS = new Bounds(0, 600);
 
     /** What holds when nobody says anything. Depth, rate, tail and size of zips stay open: they follow the session. */
     public static final Settings USUAL = OPEN.withFormat(FileKind.WAV)
@@ -83,6 +88,7 @@ public record Settings(
             .withLeadIn(0, false)
             .withClick(Click.NONE)
             .withLevels(Levels.AS_THEY_ARE, 6.0)
+            .withEdits(false, 2.0)
             .withExtras(false, true, false, false)
             .withListeningAs(FileKind.MP3)
             .withCues(false)
@@ -104,6 +110,10 @@ public record Settings(
         }
         if (headroomDb != null && !HEADROOM_DB.hold(headroomDb)) {
             throw new IllegalArgumentException("Headroom is " + HEADROOM_DB.words() + " dB, not " + headroomDb + ".");
+        }
+        if (handleSeconds != null && !HANDLE_SECONDS.hold(handleSeconds)) {
+            throw new IllegalArgumentException(
+                    "Handles are " + HANDLE_SECONDS.words() + " seconds long, not " + handleSeconds + ".");
         }
         if (listeningAs != null && !listeningAs.isPacked()) {
             throw new IllegalArgumentException(
@@ -215,6 +225,11 @@ public record Settings(
     /** How loud files are, and by how much the loudest stays below full scale where that is asked for. */
     public Settings withLevels(Levels other, Double headroom) {
         return with("levels", other).with("headroomDb", headroom);
+    }
+
+    /** Whether edits go out in the place of files of Raw, and with how many seconds beside each clip. */
+    public Settings withEdits(Boolean other, Double handles) {
+        return with("edits", other).with("handleSeconds", handles);
     }
 
     public Settings withExtras(Boolean newTakes, Boolean newNotes, Boolean newListening, Boolean newDocument) {

@@ -51,8 +51,14 @@ public enum ClipColumn {
     FADE_IN("fade in", "fadein", "fade-in"),
     @JsonProperty("fadeOut")
     FADE_OUT("fade out", "fadeout", "fade-out"),
+    @JsonProperty("fadeInCurve")
+    FADE_IN_CURVE("fade in curve", "fade in shape"),
+    @JsonProperty("fadeOutCurve")
+    FADE_OUT_CURVE("fade out curve", "fade out shape"),
     @JsonProperty("muted")
     MUTED("mute", "muted", "stumm"),
+    @JsonProperty("polarity")
+    POLARITY("polarity", "phase", "invert", "inverted"),
     @JsonProperty("note")
     NOTE("note", "notes", "comment", "comments", "remark", "remarks", "description", "kommentar", "commentaire");
 
@@ -80,7 +86,7 @@ public enum ClipColumn {
     boolean isTime() {
         return switch (this) {
             case POSITION, END, OFFSET, LENGTH, FADE_IN, FADE_OUT -> true;
-            case ROW, TAKE, FILE, GAIN, MUTED, NOTE -> false;
+            case ROW, TAKE, FILE, GAIN, FADE_IN_CURVE, FADE_OUT_CURVE, MUTED, POLARITY, NOTE -> false;
         };
     }
 }

@@ -2,6 +2,7 @@ package apodex.intake;
 
 import apodex.intake.LaidRow.LaidClip;
 import apodex.intake.LaidRow.LaidTake;
+import apodex.session.Fade;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -17,6 +18,8 @@ import java.util.Set;
 final class ClipList {
     private static final int MOST_TROUBLES = 200;
     private static final Set<String> YES = Set.of("1", "yes", "y", "true", "x", "muted", "mute", "on", "ja", "oui");
+
+    private static final Set<String> REVERSED = Set.of("reversed", "inverted", "-", "−", "-1", "180");
 
     private final CsvTable table;
     private final ClipListForm form;
@@ -94,7 +97,10 @@ final class ClipList {
                         gain(line),
                         time(line, ClipColumn.FADE_IN),
                         time(line, ClipColumn.FADE_OUT),
+                        curve(line, ClipColumn.FADE_IN_CURVE),
+                        curve(line, ClipColumn.FADE_OUT_CURVE),
                         YES.contains(form.cell(ClipColumn.MUTED, line).toLowerCase(Locale.ROOT)),
+                        REVERSED.contains(form.cell(ClipColumn.POLARITY, line).toLowerCase(Locale.ROOT)),
                         form.cell(ClipColumn.NOTE, line)));
     }
 
@@ -112,6 +118,17 @@ final class ClipList {
     /** Where commas do not separate cells, they can stand for the decimal point. */
     private String number(String written) {
         return table.separator() == ',' && !written.matches("-?\\d+,\\d+.*") ? written : written.replace(',', '.');
+    }
+
+    private Fade.Curve curve(CsvTable.Line line, ClipColumn column) {
+        String written = form.cell(column, line);
+        return written.isEmpty()
+                ? Fade.Curve.STRAIGHT
+                : Fade.Curve.called(written).orElseGet(() -> {
+                    trouble("Line " + line.number() + ": a fade that goes “" + written
+                            + "” is not known; it goes in a straight line.");
+                    return Fade.Curve.STRAIGHT;
+                });
     }
 
     private double gain(CsvTable.Line line) {

@@ -1,6 +1,7 @@
 package apodex.intake;
 
 import apodex.intake.WrittenTime.WrittenIn;
+import apodex.time.SampleRate;
 import apodex.time.TimecodeRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -28,6 +30,8 @@ public record ClipListForm(List<Column> columns, @Nullable TimecodeRate timecode
             Set.of("", "#", "no", "no.", "nr", "nr.", "number", "index", "id", "order");
 
     private static final Pattern BRACKETS = Pattern.compile("\\s*[(\\[].*[)\\]]\\s*$");
+
+    private static final Pattern COUNTED_BY = Pattern.compile("samples at (\\d{4,6})\\b");
 
     public ClipListForm {
         columns = List.copyOf(columns);
@@ -139,6 +143,17 @@ public record ClipListForm(List<Column> columns, @Nullable TimecodeRate timecode
         return List.of(ClipColumn.ROW, ClipColumn.FILE, ClipColumn.POSITION).stream()
                 .allMatch(needed -> table.headings().stream()
                         .anyMatch(heading -> plain(heading).equals(needed.ours())));
+    }
+
+    /** The rate that a heading says samples are counted by, as {@code position (samples at 48000)}. */
+    Optional<SampleRate> rate() {
+        return columns.stream()
+                .map(column -> COUNTED_BY.matcher(column.heading().toLowerCase(Locale.ROOT)))
+                .filter(Matcher::find)
+                .map(said -> Long.parseLong(said.group(1)))
+                .filter(SampleRate::isUsable)
+                .map(hertz -> SampleRate.of(hertz.intValue()))
+                .findFirst();
     }
 
     /** A frame rate that the table itself says. */

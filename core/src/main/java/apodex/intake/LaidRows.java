@@ -159,9 +159,10 @@ final class LaidRows {
                 offset,
                 length,
                 gain,
-                Fade.straight(in),
-                Fade.straight(out),
+                new Fade(in, laid.curveIn()),
+                new Fade(out, laid.curveOut()),
                 List.of(),
-                laid.muted()));
+                laid.muted(),
+                laid.inverted()));
     }
 }

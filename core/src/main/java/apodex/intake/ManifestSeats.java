@@ -51,7 +51,7 @@ final class ManifestSeats {
                 .orElse(manifest.sections().get(0));
         long later = Math.round((double) (section.timeReference() - start) * rate.hertz() / file.rate());
         boolean reference = file.reference() || isOldReference(file);
-        boolean first = order(file) == driest.get(file.row()) && !isSumOfOthers(file);
+        boolean first = order(file) == driest.get(file.row()) && !isSumOfOthers(file) && !isEdited(file);
         return new Seat(
                 reference ? Use.REFERENCE : first ? Use.ROW : Use.LEFT_OUT,
                 NoteRows.safe(file.row()),
@@ -61,6 +61,11 @@ final class ManifestSeats {
                 side(file),
                 file.bus(),
                 Place.start().at(later, Place.By.STAMP));
+    }
+
+    /** Whether the list of edits lays its row, drier than any file. */
+    private boolean isEdited(Manifest.Entry file) {
+        return manifest.editedRows().stream().anyMatch(row -> row.rowId().equals(file.rowId()));
     }
 
     /** The first form did not say which file is the mix; its name and folder do. */

@@ -2,19 +2,25 @@ package apodex.intake;
 
 import apodex.intake.LaidRow.LaidClip;
 import apodex.intake.LaidRow.LaidTake;
+import apodex.parcel.OtioWriter;
+import apodex.session.Fade;
+import apodex.time.SampleRate;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Reads OpenTimelineIO documents: audio tracks with clips, gaps and markers. What it does not know is said and stepped over;
@@ -29,7 +35,9 @@ final class OtioReader {
             .build());
 
     private final List<String> troubles;
-    private final List<LaidRow> rows = new ArrayList<>();
+    /** By what says that tracks are of one row. */
+    private final Map<String, LaidRow> rows = new LinkedHashMap<>();
+
     private final List<LaidMarker> markers = new ArrayList<>();
 
     /** A named place. */
@@ -39,8 +47,9 @@ final class OtioReader {
      * What a document lays out.
      *
      * @param name of the timeline; may be empty
+     * @param rate whose samples its clips count; null where they count frames of a picture
      */
-    record Timeline(String name, List<LaidRow> rows, List<LaidMarker> markers) {}
+    record Timeline(String name, List<LaidRow> rows, List<LaidMarker> markers, @Nullable SampleRate rate) {}
 
     private OtioReader(List<String> troubles) {
         this.troubles = troubles;
@@ -96,7 +105,19 @@ final class OtioReader {
                         "Track " + number + " is a “" + text(child, "OTIO_SCHEMA") + "”, which is not read.");
             }
         }
-        return new Timeline(text(timeline, "name"), reader.rows, reader.markers);
+        return new Timeline(text(timeline, "name"), List.copyOf(reader.rows.values()), reader.markers, reader.rate());
+    }
+
+    /** That of the first clip, where it is one of sound. */
+    private @Nullable SampleRate rate() {
+        return rows.values().stream()
+                .flatMap(row -> row.takes().stream())
+                .flatMap(take -> take.clips().stream())
+                .map(clip -> clip.position().rate())
+                .findFirst()
+                .filter(rate -> rate == Math.rint(rate) && SampleRate.isUsable(Math.round(rate)))
+                .map(rate -> SampleRate.of((int) Math.round(rate)))
+                .orElse(null);
     }
 
     private static JsonNode first(JsonNode children, String schema) {
@@ -164,7 +185,13 @@ final class OtioReader {
         if (clips.isEmpty()) {
             troubles.add("Track “" + name + "” has no clip that can be used.");
         } else {
-            rows.add(new LaidRow(name, List.of(new LaidTake("Take 1", clips))));
+            JsonNode ours = track.path("metadata").path(OtioWriter.OURS);
+            String take = text(ours, "take").isEmpty() ? "Take 1" : text(ours, "take");
+            LaidTake laid = new LaidTake(take, clips);
+            rows.merge(
+                    text(ours, "row").isEmpty() ? "track " + number : text(ours, "row"),
+                    new LaidRow(name, List.of(laid)),
+                    (before, same) -> before.with(laid));
         }
     }
 
@@ -196,14 +223,21 @@ final class OtioReader {
             troubles.add("Effects of clip “" + text(clip, "name") + "” are left out.");
         }
         double rate = length.rate();
+        JsonNode ours = clip.path("metadata").path(OtioWriter.OURS);
         clips.add(new LaidClip(
                 file,
                 WrittenTime.ticks(at * rate, rate),
                 WrittenTime.ticks(Math.max(0, offset) * source.rate(), source.rate()),
                 length,
-                0,
                 null,
-                null));
+                ours.path("gainDb").asDouble(0),
+                WrittenTime.ticks(ours.path("fadeIn").asLong(0), rate),
+                WrittenTime.ticks(ours.path("fadeOut").asLong(0), rate),
+                Fade.Curve.called(text(ours, "fadeInCurve")).orElse(Fade.Curve.STRAIGHT),
+                Fade.Curve.called(text(ours, "fadeOutCurve")).orElse(Fade.Curve.STRAIGHT),
+                !clip.path("enabled").asBoolean(true),
+                ours.path("inverted").asBoolean(false),
+                ""));
     }
 
     /** Clip.1 has one reference; Clip.2 several, of which one is active. */

@@ -19,6 +19,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -29,6 +30,9 @@ import java.util.stream.Collectors;
 final class SessionAsItWas {
     private final Session document;
     private final Manifest manifest;
+    /** What lists lay out, by what they call it. */
+    private final Map<String, Row> laid;
+
     private final Intake intake;
     private final SessionFromIntake making;
     private final RecordingStore store;
@@ -37,12 +41,14 @@ final class SessionAsItWas {
     private final Map<String, Recording> recordings = new LinkedHashMap<>();
 
     /**
+     * @param laid   rows that lists lay out, by what they call them
      * @param making lays the files
      * @param work   an empty folder for files on their way
      */
     SessionAsItWas(
             Session document,
             Manifest manifest,
+            Map<String, Row> laid,
             Intake intake,
             SessionFromIntake making,
             RecordingStore store,
@@ -52,6 +58,7 @@ final class SessionAsItWas {
         this.width = new RowWidth(document);
         this.document = document;
         this.manifest = manifest;
+        this.laid = laid;
         this.intake = intake;
         this.making = making;
     }
@@ -105,7 +112,7 @@ final class SessionAsItWas {
         List<Row> rows = new ArrayList<>();
         for (Row row : document.rows()) {
             List<Came> files = byRow.getOrDefault(row.id(), List.of());
-            rows.add(files.isEmpty() ? withoutSound(row) : row(row, files));
+            rows.add(edited(row, files.isEmpty() ? withoutSound(row) : row(row, files)));
         }
         for (IntakeFile file : intake.sounds()) {
             if (file.seat().use() == Use.REFERENCE) {
@@ -116,6 +123,45 @@ final class SessionAsItWas {
         Session whole =
                 document.withRecordings(List.copyOf(recordings.values())).withRows(rows);
         return whole.withRecordings(Onto.used(whole));
+    }
+
+    /** A row that went out as edits is laid as the list of them has it. @param made what its other files make of it */
+    private Row edited(Row row, Row made) {
+        Row edits = manifest.editedRows().stream()
+                .filter(each -> each.rowId().equals(row.id()))
+                .map(each -> laid.get(each.name()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+        if (!(made instanceof AudioRow audio) || !(edits instanceof AudioRow list)) {
+            return made;
+        }
+        intake.sounds().stream()
+                .map(IntakeFile::recording)
+                .filter(recording -> list.allClips().stream()
+                        .anyMatch(clip -> clip.recording().equals(recording.sha256())))
+                .forEach(recording -> recordings.putIfAbsent(recording.sha256(), recording));
+        List<Clip> before = ((AudioRow) row).allClips();
+        AudioRow edited = audio.withTakes(list.takes(), list.active());
+        return edited.withTakes(
+                edited.takes().stream()
+                        .map(take -> new Take(
+                                take.id(),
+                                take.name(),
+                                take.clips().stream()
+                                        .map(clip -> withInserts(clip, before))
+                                        .toList()))
+                        .toList(),
+                edited.active());
+    }
+
+    /** No list tells effects of single clips; the document does. */
+    private static Clip withInserts(Clip clip, List<Clip> before) {
+        return before.stream()
+                .filter(other -> other.range().equals(clip.range()) && other.gainDb() == clip.gainDb())
+                .findFirst()
+                .map(other -> clip.withInserts(other.inserts()))
+                .orElse(clip);
     }
 
     @Nullable

@@ -82,7 +82,11 @@ public final class SessionFromIntake {
         if (papers.manifest != null && !documents.documents.isEmpty() && intake.isAsItWas()) {
             Session was = documents.documents.get(0).session();
             scale = (double) was.rate().hertz() / intake.rate().hertz();
-            return new SessionAsItWas(was, papers.manifest, intake, this, store, work).make();
+            Map<String, Row> laid = new LinkedHashMap<>();
+            SessionLayout.listed(documents, Media.of(intake), was.rate(), was.song(), intake.lists(), 0)
+                    .rows()
+                    .forEach(row -> laid.put(row.name(), row));
+            return new SessionAsItWas(was, papers.manifest, laid, intake, this, store, work).make();
         }
         if (papers.manifest != null) {
             documents.songs.clear(); // what they play is there as sound, and the manifest says tempo and meter

@@ -31,6 +31,8 @@ final class Sorted {
     final List<TrackList> tracks = new ArrayList<>();
     /** Whether a list counts in timecode, which begins at some hour. */
     boolean inTimecode;
+    /** The rate whose samples a list counts; null where none says. */
+    private @Nullable SampleRate said;
 
     final List<SessionFile.Document> documents = new ArrayList<>();
     /** Every file that is one of these. */
@@ -177,7 +179,9 @@ final class Sorted {
                 documents.add(SessionFile.read(file.content()));
                 read.add(new Document(file, IntakeFile.Kind.SESSION));
             } else if (OtioReader.isOtio(file.content())) {
-                timelines.add(OtioReader.read(file.content(), troubles));
+                OtioReader.Timeline timeline = OtioReader.read(file.content(), troubles);
+                timelines.add(timeline);
+                say(timeline.rate());
                 read.add(new Document(file, IntakeFile.Kind.TIMELINE));
             } else {
                 Optional<CsvTable> table = looksLikeText(start) ? CsvTable.read(file.content()) : Optional.empty();
@@ -203,6 +207,7 @@ final class Sorted {
         } else if (form.isOfClips()) {
             lists.addAll(ClipList.read(table, form, troubles));
             inTimecode |= form.timecode() != null;
+            say(form.rate().orElse(null));
             read.add(new Document(file, IntakeFile.Kind.CLIP_LIST, form));
         } else {
             tracks.add(new TrackList(table, form));
@@ -260,8 +265,15 @@ final class Sorted {
         }
     }
 
+    private void say(@Nullable SampleRate rate) {
+        said = said == null ? rate : said;
+    }
+
+    /** What a list says that it counts by, or else the rate of most recordings. */
     SampleRate rate() {
-        return commonest(sounds.stream().map(Sound::recording).toList());
+        return said != null
+                ? said
+                : commonest(sounds.stream().map(Sound::recording).toList());
     }
 
     /** The most common rate, of equally common ones the higher; 48 kHz when there is none. */

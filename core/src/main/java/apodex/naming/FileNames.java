@@ -22,6 +22,11 @@ public final class FileNames {
         this.digits = Math.max(2, Integer.toString(highestNumber).length());
     }
 
+    /** A name that no style touches, for what has one of its own; a second of the same gets {@code (2)} and so on. */
+    public String own(String stem, String ending) {
+        return free(SafeName.of(stem), ending);
+    }
+
     /** For example {@code 03_Tuba_Dry.wav}; a name already given gets {@code (2)} and so on. */
     public String next(int number, String group, String row, String what, String ending) {
         return next(number, group, row, "", what, NameStyle.Side.BOTH, ending);
@@ -36,6 +41,10 @@ public final class FileNames {
             int number, String group, String row, String marks, String what, NameStyle.Side side, String ending) {
         String written = String.format(Locale.ROOT, "%0" + digits + "d", number);
         String stem = style.join(new NameParts(session, written, group, row, marks, what, side));
+        return free(stem, ending);
+    }
+
+    private String free(String stem, String ending) {
         String name = stem + ending;
         for (int copy = 2; !taken.add(SafeName.clashKey(name)); copy++) {
             name = stem + " (" + copy + ")" + ending;

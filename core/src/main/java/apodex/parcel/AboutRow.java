@@ -24,16 +24,14 @@ final class AboutRow {
     private final Plan plan;
     private final PlanRow planned;
     private final Row row;
-    private final TreeSet<Station> printed = new TreeSet<>();
+    private final TreeSet<Station> printed;
 
     private AboutRow(Session session, Plan plan, PlanRow planned) {
         this.session = session;
         this.plan = plan;
         this.planned = planned;
         this.row = session.row(planned.row()).orElseThrow();
-        plan.prints().stream()
-                .filter(print -> print.row().equals(planned.row()))
-                .forEach(print -> printed.add(print.station()));
+        this.printed = new TreeSet<>(plan.stationsOf(planned.row()));
     }
 
     /**
@@ -53,6 +51,9 @@ final class AboutRow {
         } else {
             held(about);
             leftOut(about);
+            if (plan.edits().hold(row.id())) {
+                about.add("Raw goes out as edits: its recordings, laid by " + Papers.EDITS + ".");
+            }
             if (planned.trimDb() != 0) {
                 about.add(String.format(Locale.ROOT, "Trimmed by %+.1f dB.", planned.trimDb())
                         .replace("-", "−"));

@@ -2,6 +2,7 @@ package apodex.parcel;
 
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
+import apodex.proof.EditProof;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import java.util.ArrayList;
@@ -75,6 +76,19 @@ public record Difference(
                 replaced.put(print.path(), stood);
             }
         }
+        Map<String, String> edits = new LinkedHashMap<>();
+        before.edits().forEach(edit -> edits.put(edit.path(), edit.sha256()));
+        for (EditProof edit : now.edits()) {
+            String there = edits.remove(edit.path());
+            if (edit.sha256().equals(there)) {
+                same++;
+            } else if (there != null) {
+                replaced.put(edit.path(), edit.path());
+            } else {
+                added.add(edit.path());
+            }
+        }
+        left.addAll(edits.keySet());
         boolean sameMix = plan.prints().stream()
                 .filter(Print::isReference)
                 .noneMatch(print -> replaced.containsKey(print.path()) || added.contains(print.path()));

@@ -24,7 +24,7 @@ final class HowToLoad {
                 + " on a track of its own, all at the very start: " + lengths(plan) + "."
                 + (plan.format().isStamped() ? " By time stamps they land together as well." : "")
                 + " Programs that read timelines open " + Papers.perSection(plan, Papers.TIMELINE)
-                + "; its clips stand in " + Papers.perSection(plan, Papers.CLIPS) + " too.");
+                + "; its clips stand in " + Papers.perSection(plan, Papers.CLIPS) + " too." + edits(plan));
         lines.add("Leave every fader at 0 dB and every pan in the middle, unless the session sheet says otherwise."
                 + muted(plan));
         lines.add("Press play. " + heard(plan) + " What was left out, and how it was set, is on the session sheet.");
@@ -51,6 +51,13 @@ final class HowToLoad {
                         + "each is " + section.frames() + " samples long"
                         + (section.passage().leadInFrames() > 0 ? ", lead-in included" : ""))
                 .collect(Collectors.joining("; "));
+    }
+
+    private static String edits(Plan plan) {
+        return plan.edits().isEmpty()
+                ? ""
+                : " What goes out as edits is laid by " + Papers.EDITS + ", or by hand from " + Papers.EDITS_CSV
+                        + ": its files do not all begin at the start.";
     }
 
     private static String muted(Plan plan) {

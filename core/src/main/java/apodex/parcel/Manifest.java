@@ -1,10 +1,12 @@
 package apodex.parcel;
 
+import apodex.handoff.Excerpt;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
 import apodex.handoff.RowWidth;
+import apodex.proof.EditProof;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.About;
@@ -37,6 +39,8 @@ import java.util.Locale;
  * @param panLawDb    level of a mono row in the middle on each side
  * @param sessionRate by which frames of the session are counted
  * @param rows        how every row was set in the session, in the receiver's order
+ * @param edits       files that were cut out of recordings
+ * @param editedRows  rows that are laid of them, as the list of edits calls them
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
 public record Manifest(
@@ -56,13 +60,17 @@ public record Manifest(
         List<Entry> files,
         Double panLawDb,
         Integer sessionRate,
-        List<RowSetup> rows) {
+        List<RowSetup> rows,
+        List<EditEntry> edits,
+        List<EditedRow> editedRows) {
     public static final String JSON_NAME = "manifest.json";
     public static final String CSV_NAME = "files.csv";
-    private static final int FORM = 3;
+    private static final int FORM = 4;
     private static final ObjectWriter JSON = SessionDocument.JSON.writerWithDefaultPrettyPrinter();
 
-    public Manifest { // the first two forms did not say how rows were set
+    public Manifest { // the first two forms did not say how rows were set, the third knew no edits
+        edits = edits == null ? List.of() : List.copyOf(edits);
+        editedRows = editedRows == null ? List.of() : List.copyOf(editedRows);
         panLawDb = panLawDb == null ? -3 : panLawDb;
         sessionRate = sessionRate == null ? 0 : sessionRate;
         rows = rows == null ? List.of() : List.copyOf(rows);
@@ -129,6 +137,27 @@ public record Manifest(
         }
     }
 
+    /**
+     * A stretch of a recording.
+     *
+     * @param path      in the parcel
+     * @param recording what the recording is called
+     * @param start     first frame of the recording that is in it, at its own rate
+     */
+    public record EditEntry(
+            String path,
+            String recording,
+            long start,
+            int rate,
+            String depth,
+            int channels,
+            long frames,
+            long bytes,
+            String sha256) {}
+
+    /** A row that goes out as edits. @param rowId id among {@code rows} */
+    public record EditedRow(String rowId, String name) {}
+
     static Manifest of(Session session, Handoff handoff, Plan plan, Proof proof) {
         Song song = session.song();
         List<SectionPlace> sections = plan.sections().stream()
@@ -186,7 +215,30 @@ public record Manifest(
                 files,
                 session.panLaw().centreDb(),
                 session.rate().hertz(),
-                plan.rows().stream().map(row -> RowSetup.of(session, row)).toList());
+                plan.rows().stream().map(row -> RowSetup.of(session, row)).toList(),
+                edits(session, plan, proof),
+                EditedSession.names(session, plan).entrySet().stream()
+                        .map(row -> new EditedRow(row.getKey(), row.getValue()))
+                        .toList());
+    }
+
+    private static List<EditEntry> edits(Session session, Plan plan, Proof proof) {
+        List<EditEntry> edits = new ArrayList<>();
+        for (int i = 0; i < proof.edits().size(); i++) {
+            Excerpt excerpt = plan.edits().excerpts().get(i);
+            EditProof file = proof.edits().get(i);
+            edits.add(new EditEntry(
+                    excerpt.path(),
+                    session.recording(excerpt.recording()).fileName(),
+                    excerpt.start(),
+                    excerpt.rate().hertz(),
+                    excerpt.sample().label(),
+                    excerpt.channels(),
+                    excerpt.frames(),
+                    file.bytes(),
+                    file.sha256()));
+        }
+        return edits;
     }
 
     private static About about(Session session, Print print) {

@@ -5,6 +5,7 @@ import apodex.session.Clip;
 import apodex.session.Marker;
 import apodex.session.Recording;
 import apodex.session.Session;
+import apodex.session.Take;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -20,9 +21,13 @@ import java.util.stream.Collectors;
 
 /**
  * Writes the audio rows of a session as an OpenTimelineIO document: a track a row, clips and gaps at the session's rate,
- * markers. Clips that overlap go on further tracks of the same name, since a track of that form cannot hold both.
+ * markers. Clips that overlap go on further tracks of the same name, since a track of that form cannot hold both; takes that are
+ * not heard on tracks that are off. Gain, fades and polarity have no place in that form: they stand in its free fields, under our name.
  */
 public final class OtioWriter {
+    /** Under which free fields of the form are ours. */
+    public static final String OURS = "apodex";
+
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Session session;
@@ -72,20 +77,29 @@ public final class OtioWriter {
         }
         ArrayNode tracks = stack.putArray("children");
         for (AudioRow row : session.audioRows()) {
-            List<Clip> left = row.clips().stream()
-                    .sorted(Comparator.comparingLong(Clip::position))
-                    .toList();
-            do {
-                left = track(row, left, tracks);
-            } while (!left.isEmpty());
+            take(row, row.activeTake(), tracks);
+            row.takes().stream()
+                    .filter(take -> !take.id().equals(row.active()))
+                    .forEach(take -> take(row, take, tracks));
         }
         return timeline;
     }
 
+    private void take(AudioRow row, Take take, ArrayNode tracks) {
+        List<Clip> left = take.clips().stream()
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        do {
+            left = track(row, take, left, tracks);
+        } while (!left.isEmpty());
+    }
+
     /** Lays out what fits one after the other, and gives back the rest. */
-    private List<Clip> track(AudioRow row, List<Clip> clips, ArrayNode tracks) {
+    private List<Clip> track(AudioRow row, Take take, List<Clip> clips, ArrayNode tracks) {
         ObjectNode track = item("Track.1", row.name());
         composition(track);
+        track.put("enabled", take.id().equals(row.active()));
+        ours(track).put("row", row.id()).put("take", take.name());
         track.put("kind", "Audio");
         track.putArray("markers");
         ArrayNode children = track.putArray("children");
@@ -114,6 +128,16 @@ public final class OtioWriter {
         Recording recording = session.recording(clip.recording());
         ObjectNode node = item("Clip.2", recording.fileName());
         composition(node);
+        node.put("enabled", !clip.muted());
+        if (!clip.isUntouched()) {
+            ours(node)
+                    .put("gainDb", clip.gainDb())
+                    .put("fadeIn", clip.fadeIn().frames())
+                    .put("fadeInCurve", clip.fadeIn().curve().words())
+                    .put("fadeOut", clip.fadeOut().frames())
+                    .put("fadeOutCurve", clip.fadeOut().curve().words())
+                    .put("inverted", clip.inverted());
+        }
         node.putArray("markers");
         node.set("source_range", range(clip.offset(), clip.frames()));
         ObjectNode media = item("ExternalReference.1", recording.fileName());
@@ -136,6 +160,10 @@ public final class OtioWriter {
         node.putObject("metadata");
         node.put("name", name);
         return node;
+    }
+
+    private static ObjectNode ours(ObjectNode node) {
+        return ((ObjectNode) node.get("metadata")).putObject(OURS);
     }
 
     private static void composition(ObjectNode node) {

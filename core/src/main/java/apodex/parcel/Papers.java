@@ -22,6 +22,8 @@ public final class Papers {
     static final String TIMELINE = "Timeline.otio";
     static final String CLIPS = "clips.csv";
     static final String TEMPO_MAP = "Tempo map.mid";
+    static final String EDITS = "Edits.otio";
+    static final String EDITS_CSV = "edits.csv";
 
     private Papers() {}
 
@@ -39,6 +41,9 @@ public final class Papers {
             for (String name : List.of(TIMELINE, CLIPS, TEMPO_MAP)) {
                 plan.sections().forEach(section -> names.add(inSection(section, name)));
             }
+        }
+        if (!plan.edits().isEmpty()) {
+            names.addAll(List.of(EDITS, EDITS_CSV));
         }
         if (plan.document()) {
             names.add(document(plan));
@@ -68,9 +73,9 @@ public final class Papers {
             papers.put(HowToLoad.NAME, utf8(SheetHtml.of(HowToLoad.of(planned, plan))));
             for (PlannedSection section : plan.sections()) {
                 Session printed = PrintedSession.of(planned, plan, proof, section);
-                String up = plan.sheet().isEmpty() ? "" : "../";
                 papers.put(
-                        inSection(section, TIMELINE), OtioWriter.of(printed, recording -> up + recording.fileName()));
+                        inSection(section, TIMELINE),
+                        OtioWriter.of(printed, recording -> up(plan) + recording.fileName()));
                 papers.put(inSection(section, CLIPS), utf8(ClipsCsv.of(printed, Recording::fileName)));
                 papers.put(
                         inSection(section, TEMPO_MAP),
@@ -80,12 +85,22 @@ public final class Papers {
                                 section.passage().leadInFrames()));
             }
         }
+        if (!plan.edits().isEmpty()) {
+            Session edited = EditedSession.of(planned, plan);
+            papers.put(EDITS, OtioWriter.of(edited, recording -> up(plan) + recording.fileName()));
+            papers.put(EDITS_CSV, utf8(ClipsCsv.of(edited, Recording::fileName)));
+        }
         if (plan.document()) {
             papers.put(document(plan), utf8(document));
         }
         Map<String, byte[]> byPath = new LinkedHashMap<>();
         papers.forEach((name, bytes) -> byPath.put(inFolder(plan, name), bytes));
         return byPath;
+    }
+
+    /** From where papers lie to where folders of sounds do. */
+    private static String up(Plan plan) {
+        return plan.sheet().isEmpty() ? "" : "../";
     }
 
     /** What a paper is called of which there is one for each section. */
@@ -97,13 +112,14 @@ public final class Papers {
         return name.substring(0, dot) + " - " + section.folder() + name.substring(dot);
     }
 
-    /** Whether a file of this name beside a manifest lays out or tells again what the manifest says. */
+    /** Whether a file of this name beside a manifest lays out or tells again what the manifest says, or the list of edits. */
     public static boolean isTold(String name) {
-        return List.of(TIMELINE, CLIPS, TEMPO_MAP, MovesTable.NAME).stream().anyMatch(own -> {
-            int dot = own.lastIndexOf('.');
-            String stem = own.substring(0, dot);
-            return name.equals(own) || name.startsWith(stem + " - ") && name.endsWith(own.substring(dot));
-        });
+        return List.of(TIMELINE, CLIPS, TEMPO_MAP, EDITS, MovesTable.NAME).stream()
+                .anyMatch(own -> {
+                    int dot = own.lastIndexOf('.');
+                    String stem = own.substring(0, dot);
+                    return name.equals(own) || name.startsWith(stem + " - ") && name.endsWith(own.substring(dot));
+                });
     }
 
     /** For sentences. */

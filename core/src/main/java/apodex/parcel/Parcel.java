@@ -6,6 +6,7 @@ import apodex.handoff.NoteFile;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.naming.SafeName;
+import apodex.proof.EditProof;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
 import apodex.session.Session;
@@ -94,6 +95,7 @@ public final class Parcel {
      */
     public ZipPieces changes(Difference difference, Path printed) throws IOException {
         Set<String> sounds = plan.prints().stream().map(Print::path).collect(Collectors.toCollection(HashSet::new));
+        proof.edits().forEach(edit -> sounds.add(edit.path()));
         sounds.addAll(difference.heard());
         List<Item> some = new ArrayList<>(items(printed).stream()
                 .filter(item -> !sounds.contains(item.path()) || difference.holds(item.path()))
@@ -128,6 +130,11 @@ public final class Parcel {
         for (FileProof file : proof.files()) {
             if (file.isRead()) {
                 all.add(new Item(file.path(), file.bytes(), null, file.crc32(), file.sha256()));
+            }
+        }
+        for (EditProof edit : proof.edits()) {
+            if (edit.isWhole()) {
+                all.add(new Item(edit.path(), edit.bytes(), null, edit.crc32(), edit.sha256()));
             }
         }
         List<String> others =

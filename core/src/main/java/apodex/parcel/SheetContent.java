@@ -28,6 +28,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Writes the session sheet: what the song is, what each file is, what was left out, what was found. */
@@ -57,6 +58,7 @@ final class SheetContent {
         }
         content.song();
         content.files();
+        content.edits();
         content.rows();
         content.table("Effects and how they are set", EffectsTable.of(content.session, plan));
         content.moves();
@@ -190,6 +192,33 @@ final class SheetContent {
         }
     }
 
+    /** What was cut out of the recordings. */
+    private void edits() {
+        if (plan.edits().isEmpty()) {
+            return;
+        }
+        blocks.add(new Sheet.Heading("Edits"));
+        int rows = plan.edits().rows().size();
+        blocks.add(new Sheet.Paragraph("Raw of " + (rows == 1 ? "one row" : rows + " rows")
+                + " goes out as edits: the recordings as they were made, each clip with "
+                + Figures.number(handoff.settled().handleSeconds())
+                + " s beside it where there is as much. " + Papers.EDITS + " lays them out; " + Papers.EDITS_CSV
+                + " is the same as a list, with gain, fades and polarity. Positions count from the session’s start, at "
+                + session.rate().label() + ". Levels, trims and channels of other files do not hold for these."));
+        blocks.add(new Sheet.Table(
+                List.of("File", "Recording", "Format", "Channels", "Begins at", "Length"),
+                List.of(false, false, false, false, true, true),
+                plan.edits().excerpts().stream()
+                        .map(excerpt -> List.of(
+                                excerpt.path(),
+                                session.recording(excerpt.recording()).fileName(),
+                                excerpt.rate().label() + ", " + excerpt.sample().label(),
+                                excerpt.channels() == 1 ? "mono" : "stereo",
+                                "sample " + excerpt.start(),
+                                Figures.minutes(excerpt.rate().seconds(excerpt.frames()))))
+                        .toList()));
+    }
+
     private static String channels(FileProof file) {
         String side =
                 file.placed() == Placed.LEFT ? ", sits left" : file.placed() == Placed.RIGHT ? ", sits right" : "";
@@ -202,10 +231,7 @@ final class SheetContent {
                 new Sheet.Paragraph(
                         "The line runs from the clips to the mix: Raw, Shaped, Inserts, Fader, Bus, Mix. ■ is a file, ○ a place where one could be taken."));
         for (PlanRow row : plan.rows()) {
-            List<Station> printed = plan.prints().stream()
-                    .filter(print -> print.row().equals(row.row()))
-                    .map(Print::station)
-                    .toList();
+            Set<Station> printed = plan.stationsOf(row.row());
             List<Stop> line = Arrays.stream(Station.values())
                     .map(station -> printed.contains(station)
                             ? Stop.PRINTED

@@ -19,7 +19,7 @@ final class TakesTable {
     static Optional<Sheet.Table> of(Session session) {
         List<List<String>> lines = session.audioRows().stream()
                 .filter(row -> row.takes().size() > 1)
-                .map(row -> List.of(row.name(), used(row).name(), others(row), places(session, row)))
+                .map(row -> List.of(row.name(), row.activeTake().name(), others(row), places(session, row)))
                 .toList();
         return lines.isEmpty()
                 ? Optional.empty()
@@ -27,13 +27,6 @@ final class TakesTable {
                         List.of("Row", "Used", "Also there", "Assembled from"),
                         List.of(false, false, false, false),
                         lines));
-    }
-
-    private static Take used(AudioRow row) {
-        return row.takes().stream()
-                .filter(take -> take.id().equals(row.active()))
-                .findFirst()
-                .orElseThrow();
     }
 
     private static String others(AudioRow row) {

@@ -212,9 +212,10 @@ public final class Proving {
                 received.add(proof);
             }
         }
-        List<Verdict> verdicts =
-                Verdicts.of(plan, proofs, expected(faults), sums, received, faults, altered(proofs, faults, before));
-        return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()));
+        List<EditProof> edits = EditCheck.of(plan, files, recordings, threads, told::isCancelled);
+        List<Verdict> verdicts = Verdicts.of(
+                plan, proofs, expected(faults), sums, received, faults, altered(proofs, faults, before), edits);
+        return new Proof(proofs, verdicts, sums, received, List.copyOf(faults.values()), edits);
     }
 
     private static List<String> altered(

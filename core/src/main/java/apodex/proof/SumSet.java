@@ -39,13 +39,14 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
         if (missing.isEmpty()) {
             missing.addAll(off);
         }
-        String whyNot = whyNot(outgoing, cover, here, prints, reference, off);
+        String whyNot = whyNot(outgoing, cover, plan, here, prints, reference, off);
         return new SumSet(prints, reference, whyNot, whyNot.isEmpty() ? List.of() : List.copyOf(missing));
     }
 
     private static String whyNot(
             Outgoing outgoing,
             Cover cover,
+            Plan plan,
             List<Print> here,
             List<Print> prints,
             List<Print> reference,
@@ -54,7 +55,7 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
             return "there is no reference mix among the files";
         }
         if (!cover.without().isEmpty()) {
-            return without(cover.without(), here);
+            return without(cover.without(), plan, here);
         }
         if (prints.isEmpty()) {
             return "no file was taken where rows enter the mix";
@@ -85,16 +86,24 @@ record SumSet(List<Print> prints, List<Print> reference, String whyNot, List<Str
         return folded.isEmpty() ? "" : named(folded) + (folded.size() == 1 ? " is" : " are") + " folded to mono";
     }
 
-    private static String without(List<Row> rows, List<Print> here) {
+    private static String without(List<Row> rows, Plan plan, List<Print> here) {
         List<String> before = rows.stream()
                 .filter(row -> here.stream().anyMatch(print -> print.source().equals(row.id())))
                 .map(Row::name)
                 .toList();
-        List<String> gone = rows.stream()
+        List<String> edited = rows.stream()
+                .filter(row -> plan.edits().hold(row.id()))
                 .map(Row::name)
                 .filter(name -> !before.contains(name))
                 .toList();
+        List<String> gone = rows.stream()
+                .map(Row::name)
+                .filter(name -> !before.contains(name) && !edited.contains(name))
+                .toList();
         List<String> reasons = new ArrayList<>();
+        if (!edited.isEmpty()) {
+            reasons.add(named(edited) + (edited.size() == 1 ? " goes" : " go") + " out as edits");
+        }
         if (!before.isEmpty()) {
             reasons.add(named(before) + (before.size() == 1 ? " stands" : " stand") + " before the mix");
         }

@@ -39,6 +39,7 @@ final class Verdicts {
      * @param expected where first sounds belong, by the index of the file; not every file has one
      * @param faults   files that do not hold what was printed, by their index
      * @param altered  paths of others whose checksum is not what it was
+     * @param edits    what was cut out of recordings
      */
     static List<Verdict> of(
             Plan plan,
@@ -47,7 +48,8 @@ final class Verdicts {
             List<SumProof> sums,
             List<ReceivedProof> received,
             Map<Integer, Culprit> faults,
-            List<String> altered) {
+            List<String> altered,
+            List<EditProof> edits) {
         Verdicts verdicts = new Verdicts(plan, files, faults);
         verdicts.faults();
         verdicts.altered(altered);
@@ -55,6 +57,7 @@ final class Verdicts {
         verdicts.firstSounds(expected);
         verdicts.length();
         verdicts.format();
+        verdicts.edits(edits);
         sums.forEach(verdicts::sum);
         received.forEach(verdicts::received);
         verdicts.notMeant(sums);
@@ -104,6 +107,32 @@ final class Verdicts {
                     names(altered) + ": the checksum differs from that of the print",
                     altered,
                     Remedy.PRINT_AGAIN));
+        }
+    }
+
+    private void edits(List<EditProof> edits) {
+        List<EditProof> wrong =
+                edits.stream().filter(edit -> edit.trouble() != null).toList();
+        if (!wrong.isEmpty()) {
+            said.add(new Verdict(
+                    Grade.WRONG,
+                    wrong.size() == 1 ? "One of the edits is not as recorded" : wrong.size() + " edits not as recorded",
+                    names(wrong.stream().map(EditProof::path).toList()) + ": "
+                            + wrong.get(0).trouble(),
+                    wrong.stream().map(EditProof::path).toList(),
+                    Remedy.PRINT_AGAIN));
+        } else if (edits.stream().anyMatch(edit -> !edit.against())) {
+            said.add(new Verdict(
+                    Grade.FACT,
+                    "Edits read back",
+                    "Their recordings are not here any more to hold them against.",
+                    List.of(),
+                    Remedy.NONE));
+        } else if (!edits.isEmpty()) {
+            said.add(Verdict.good(
+                    "Edits as recorded",
+                    (edits.size() == 1 ? "The file" : "All " + edits.size() + " files")
+                            + " cut out of recordings hold them sample for sample"));
         }
     }
 

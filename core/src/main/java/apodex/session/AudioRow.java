@@ -36,6 +36,15 @@ public record AudioRow(String id, String name, List<Take> takes, String active, 
         this(id, name, List.of(new Take(FIRST_TAKE, "Take 1", clips)), FIRST_TAKE, strip);
     }
 
+    /** The take that is heard. */
+    @JsonIgnore
+    public Take activeTake() {
+        return takes.stream()
+                .filter(take -> take.id().equals(active))
+                .findFirst()
+                .orElseThrow();
+    }
+
     @Override
     @JsonIgnore
     public List<Clip> clips() {

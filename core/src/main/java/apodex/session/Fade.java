@@ -1,6 +1,9 @@
 package apodex.session;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
 
 /**
  * The gentle start or end of a clip.
@@ -29,6 +32,18 @@ public record Fade(long frames, Curve curve) {
         /** {@code x^2}: stays low for long, as loudness is heard. */
         @JsonProperty("slow")
         SLOW;
+
+        /** As people say it. */
+        public String words() {
+            return this == EQUAL_POWER ? "equal power" : name().toLowerCase(Locale.ROOT);
+        }
+
+        /** The curve of these {@link #words}. */
+        public static Optional<Curve> called(String words) {
+            return Arrays.stream(values())
+                    .filter(curve -> curve.words().equals(words.toLowerCase(Locale.ROOT)))
+                    .findFirst();
+        }
 
         /** The gain after a share {@code x} of the fade, 0 to 1. */
         public double gain(double x) {

@@ -239,7 +239,10 @@ class ParcelComesBackTest {
                                 ? List.of(Station.RAW)
                                 : List.of(Station.RAW, Station.SHAPED, Station.INSERTS, Station.FADER, Station.BUS)));
         stations.put(RowKind.MIX, List.of(Station.FADER));
-        Settings settings = Settings.OPEN.withDepth(Depth.FLOAT32).withExtras(false, false, false, true);
+        Settings settings = Settings.OPEN
+                .withDepth(Depth.FLOAT32)
+                .withExtras(false, false, false, true)
+                .withEdits(seed % 3 == 0, 0.01);
         Handoff handoff = Handoff.named("archive").with(new Brief("All", Brief.Rows.ALL, stations, settings));
         // what swings begins to with the first sound, and a file begins with the silence before it
         boolean swings = random.session.rows().stream()

@@ -359,6 +359,6 @@ final class ParcelTest {
                         .put("bytes", bytes))
                 .map(node -> SessionDocument.JSON.convertValue(node, FileProof.class))
                 .toList();
-        return new Proof(files, proof.verdicts(), proof.sums(), proof.received(), proof.faults());
+        return new Proof(files, proof.verdicts(), proof.sums(), proof.received(), proof.faults(), proof.edits());
     }
 }

@@ -7,6 +7,7 @@ import apodex.audio.FileKind;
 import apodex.audio.OutsideTools;
 import apodex.audio.SampleFormat;
 import apodex.handoff.Depth;
+import apodex.handoff.Edits;
 import apodex.handoff.Plan;
 import apodex.handoff.PlannedSection;
 import apodex.handoff.Print;
@@ -157,7 +158,8 @@ final class ProofTest {
                         List.of(),
                         List.of(),
                         Map.of(),
-                        List.of("Tracks/good")))
+                        List.of("Tracks/good"),
+                        List.of()))
                 .filteredOn(verdict -> verdict.grade() != Grade.GOOD)
                 .extracting(Verdict::headline, Verdict::files)
                 .containsExactly(
@@ -171,7 +173,14 @@ final class ProofTest {
 
     private static List<Verdict> verdicts(FileProof... files) {
         return Verdicts.of(
-                plan(files.length), List.of(files), Map.of(), List.of(), List.of(), faults(files), List.of());
+                plan(files.length),
+                List.of(files),
+                Map.of(),
+                List.of(),
+                List.of(),
+                faults(files),
+                List.of(),
+                List.of());
     }
 
     private static Map<Integer, Culprit> faults(FileProof... files) {
@@ -215,6 +224,7 @@ final class ProofTest {
                 "Sheet",
                 false,
                 true,
+                Edits.NONE,
                 1);
     }
 

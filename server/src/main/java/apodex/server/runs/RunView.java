@@ -126,7 +126,7 @@ record RunView(
                 .toList();
         Proof proof = run.state() == RunState.DONE && run.proof() != null
                 ? run.proof()
-                : new Proof(List.of(), List.of(), List.of(), List.of(), List.of());
+                : new Proof(List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
         return new RunView(
                 run.id(),
                 run.handoffId(),
@@ -153,6 +153,7 @@ record RunView(
 
     private static List<OtherFile> others(Plan plan) {
         List<OtherFile> others = new ArrayList<>();
+        plan.edits().excerpts().forEach(excerpt -> others.add(OtherFile.at(excerpt.path())));
         plan.notes().forEach(notes -> others.add(OtherFile.at(notes.path())));
         plan.listening().stream().filter(path -> !path.isEmpty()).forEach(path -> others.add(OtherFile.at(path)));
         Papers.paths(plan).forEach(path -> others.add(OtherFile.at(path)));

@@ -61,7 +61,7 @@ class Runs {
             return before;
         }
         HandoffState state = handoffs.get(handoffId);
-        if (state.plan().prints().isEmpty()) {
+        if (state.plan().isEmpty()) {
             throw Refused.unusable("The plan has no files; choose at least one row.");
         }
         SessionState session = sessions.get(state.sessionId());
