@@ -39,6 +39,7 @@ public final class Checks {
             new StartCut(),
             new EndCut(),
             new DcOffset(),
+            new DoubledVoices(),
             new DryTwin(),
             new BroughtAgainstRaw(),
             new NotesOnly(),

@@ -5,20 +5,20 @@ import apodex.session.Row;
 import apodex.session.Station;
 import java.util.Collection;
 import java.util.List;
+import java.util.Set;
 
 /** Files of the plan, as adjustments name them. */
 final class Choices {
     private Choices() {}
 
-    /** Every planned file of a row. */
+    /** Everything planned of a row. */
     static List<Choice> of(Look at, Row row) {
-        return at.prints(row).stream()
-                .map(print -> new Choice(row.id(), print.station()))
-                .distinct()
+        return at.plan().map(plan -> plan.stationsOf(row.id())).orElse(Set.of()).stream()
+                .map(station -> new Choice(row.id(), station))
                 .toList();
     }
 
-    /** Every planned file of these rows. */
+    /** Everything planned of these rows. */
     static List<Choice> of(Look at, Collection<? extends Row> rows) {
         return rows.stream().flatMap(row -> of(at, row).stream()).toList();
     }

@@ -21,7 +21,7 @@ final class ClickAndGuide extends Check {
         List<Row> sources = at.sources();
         for (Row row : sources) {
             Role role = Roles.of(row);
-            if (!role.isForPlayers() || at.prints(row).isEmpty()) {
+            if (!role.isForPlayers() || !at.goesOut(row)) {
                 continue;
             }
             boolean last = sources.subList(sources.indexOf(row), sources.size()).stream()

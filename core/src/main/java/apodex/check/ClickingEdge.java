@@ -27,7 +27,7 @@ final class ClickingEdge extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            List<Clip> clips = row.clips().stream()
+            List<Clip> clips = at.clips(row).stream()
                     .sorted(Comparator.comparingLong(Clip::position))
                     .toList();
             List<Long> edges = new ArrayList<>();

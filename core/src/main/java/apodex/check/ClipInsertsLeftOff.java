@@ -23,7 +23,7 @@ final class ClipInsertsLeftOff extends Check {
                     .count();
             boolean carried =
                     at.prints(row).stream().anyMatch(print -> print.station().compareTo(Station.SHAPED) >= 0);
-            if (clips > 0 && !at.prints(row).isEmpty() && !carried && !Notes.says(row, NOTE)) {
+            if (clips > 0 && at.goesOut(row) && !carried && !Notes.says(row, NOTE)) {
                 found.accept(Finding.of(
                                 this,
                                 Severity.LOOK,

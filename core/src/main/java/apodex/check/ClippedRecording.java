@@ -24,7 +24,7 @@ final class ClippedRecording extends Check {
         for (AudioRow row : at.session().audioRows()) {
             List<FrameRange> places = new ArrayList<>();
             List<SoundScan.Run> runs = new ArrayList<>();
-            row.clips().forEach(clip -> collect(at, clip, places, runs));
+            at.clips(row).forEach(clip -> collect(at, clip, places, runs));
             if (runs.isEmpty()) {
                 continue;
             }

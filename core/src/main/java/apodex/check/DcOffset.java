@@ -24,7 +24,7 @@ final class DcOffset extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
             double offset = 0;
-            for (Clip clip : row.clips()) {
+            for (Clip clip : at.clips(row)) {
                 Optional<SoundScan> scan = at.scan(clip);
                 double own = scan.isEmpty()
                         ? 0

@@ -18,11 +18,11 @@ final class DoubledMembers extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row bus : at.session().rows()) {
-            if (bus.kind() != RowKind.BUS || at.prints(bus).isEmpty() || Notes.says(bus, NOTE)) {
+            if (bus.kind() != RowKind.BUS || !at.goesOut(bus) || Notes.says(bus, NOTE)) {
                 continue;
             }
             List<Row> members = Routing.members(at.session(), bus).stream()
-                    .filter(row -> !at.prints(row).isEmpty())
+                    .filter(row -> at.goesOut(row))
                     .toList();
             if (!members.isEmpty()) {
                 List<String> route = List.of(

@@ -35,7 +35,7 @@ public record Doubling(String at, List<String> rows, String words) {
         Set<String> rows = new LinkedHashSet<>(finding.rows());
         finding.rows().forEach(id -> at.session().row(id).stream()
                 .flatMap(row -> Routing.feeding(at.session(), row, Routing.Through.OUTPUTS).stream())
-                .filter(row -> !at.prints(row).isEmpty())
+                .filter(row -> at.goesOut(row))
                 .forEach(row -> rows.add(row.id())));
         return rows;
     }

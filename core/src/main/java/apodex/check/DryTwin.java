@@ -21,7 +21,7 @@ final class DryTwin extends Check {
             Optional<Insert> amplifier = Stations.active(row.strip().inserts()).stream()
                     .filter(insert -> insert.effect().equals("amplifier"))
                     .findFirst();
-            if (amplifier.isEmpty() || at.prints(row).isEmpty()) {
+            if (amplifier.isEmpty() || !at.goesOut(row)) {
                 continue;
             }
             boolean dry = at.isPrinted(row, Station.RAW);

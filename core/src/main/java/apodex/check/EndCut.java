@@ -31,7 +31,7 @@ final class EndCut extends Check {
     void look(Look at, Consumer<Finding> found) {
         int hertz = at.session().rate().hertz();
         for (AudioRow row : at.session().audioRows()) {
-            Optional<Clip> last = row.clips().stream()
+            Optional<Clip> last = at.clips(row).stream()
                     .max(Comparator.comparingLong(clip -> clip.range().end()));
             if (last.isEmpty() || last.get().fadeOut().frames() >= SAVING_SECONDS * hertz) {
                 continue;

@@ -28,7 +28,7 @@ final class GoesNowhere extends Check {
                     || row.strip().muted()
                     || !at.hasContent(row)
                     || keys.contains(row.id())
-                    || at.plan().isPresent() && at.prints(row).isEmpty()
+                    || at.plan().isPresent() && !at.goesOut(row)
                     || Roles.of(row).isBesideTheMusic()) {
                 continue;
             }

@@ -39,7 +39,7 @@ final class LeftOutOfRaw extends Check {
 
     private static boolean isLeftOut(Look at, Row row) {
         return !row.strip().isAtRest()
-                && !at.prints(row).isEmpty()
+                && at.goesOut(row)
                 && at.prints(row).stream().allMatch(print -> print.station().compareTo(Station.FADER) < 0);
     }
 

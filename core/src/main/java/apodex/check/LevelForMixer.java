@@ -1,6 +1,7 @@
 package apodex.check;
 
 import apodex.handoff.Adjustment;
+import apodex.handoff.Levels;
 import apodex.handoff.Print;
 import apodex.measure.Decibels;
 import apodex.session.AudioRow;
@@ -30,7 +31,9 @@ final class LevelForMixer extends Check {
             double peak = at.image(row)
                     .map(image -> Decibels.ofAmplitude(image.peak()))
                     .orElse(Double.NEGATIVE_INFINITY);
-            if (raw.isEmpty() || peak < Decibels.NEARLY_SILENT_DBFS) {
+            if (raw.isEmpty()
+                    || at.handoff().settled().levels() == Levels.WINDOW
+                    || peak < Decibels.NEARLY_SILENT_DBFS) {
                 continue;
             }
             double printed = peak + raw.get().trimDb();

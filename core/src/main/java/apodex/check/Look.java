@@ -2,6 +2,7 @@ package apodex.check;
 
 import apodex.align.Sighting;
 import apodex.handoff.Handoff;
+import apodex.handoff.Levels;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.handoff.Print;
@@ -19,11 +20,13 @@ import apodex.session.RowKind;
 import apodex.session.Session;
 import apodex.session.SongPlace;
 import apodex.session.Station;
+import apodex.session.Take;
 import apodex.time.FrameRange;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -94,8 +97,60 @@ public final class Look implements AutoCloseable {
         return printsByRow.getOrDefault(row.id(), List.of());
     }
 
+    /** Whether anything is handed on of a row: files, or edits. */
+    boolean goesOut(Row row) {
+        return !prints(row).isEmpty() || isEdited(row);
+    }
+
+    /** Whether a take is handed on beside the chosen one. */
+    boolean goesOut(AudioRow row, Take take) {
+        return plan != null
+                && plan.rows().stream()
+                        .anyMatch(planned -> planned.row().equals(row.id())
+                                && planned.takes().contains(take.id()))
+                && plan.stationsOf(row.id()).contains(Station.RAW);
+    }
+
+    /** Sources something goes out of, in the receiver's order. */
+    List<Row> sourcesInOrder() {
+        if (plan == null) {
+            return sources();
+        }
+        Set<String> order = new LinkedHashSet<>();
+        plan.rows().forEach(row -> order.add(row.row()));
+        return order.stream()
+                .flatMap(id -> session.row(id).stream())
+                .filter(row -> row.kind().isSource() && goesOut(row))
+                .toList();
+    }
+
+    /** Whether a receiver meets the name of a row: one of sound goes out, and sums stand on the sheet as what others go through. */
+    boolean isNamed(Row row) {
+        return plan == null || !row.kind().isSource() || goesOut(row);
+    }
+
+    /** Clips of a row that are heard where something is printed. */
+    List<Clip> clips(Row row) {
+        return plan == null
+                ? row.clips()
+                : row.clips().stream()
+                        .filter(clip -> plan.sections().stream()
+                                .anyMatch(section -> section.passage().range().overlaps(clip.range())))
+                        .toList();
+    }
+
+    /** Whether files come out as loud as rows are, but for trims. */
+    boolean levelsStay() {
+        return handoff.settled().levels() == Levels.AS_THEY_ARE;
+    }
+
+    /** Whether Raw of a row goes out as edits. */
+    boolean isEdited(Row row) {
+        return plan != null && plan.edits().hold(row.id());
+    }
+
     boolean isPrinted(Row row, Station station) {
-        return prints(row).stream().anyMatch(print -> print.station() == station);
+        return plan != null && plan.stationsOf(row.id()).contains(station);
     }
 
     /** The channels a row is printed with. */

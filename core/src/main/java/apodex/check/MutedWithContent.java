@@ -22,7 +22,7 @@ final class MutedWithContent extends Check {
             if (!row.strip().muted()
                     || row.kind() == RowKind.MIX
                     || !at.hasContent(row)
-                    || at.prints(row).isEmpty()
+                    || !at.goesOut(row)
                     || Notes.says(row, NOTE)) {
                 continue;
             }

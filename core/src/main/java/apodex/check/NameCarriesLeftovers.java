@@ -18,6 +18,7 @@ final class NameCarriesLeftovers extends Check {
     void look(Look at, Consumer<Finding> found) {
         List<NameProposal> proposals = NameProposals.of(at.session()).stream()
                 .filter(each -> !VagueName.isVague(each.now()))
+                .filter(each -> at.session().row(each.row()).filter(at::isNamed).isPresent())
                 .toList();
         if (proposals.isEmpty()) {
             return;

@@ -17,7 +17,7 @@ final class NameForbidden extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             String safe = SafeName.of(row.name());
-            if (!safe.equals(row.name())) {
+            if (at.isNamed(row) && !safe.equals(row.name())) {
                 String better = safe.replaceAll("[\\s-]+$", "");
                 found.accept(Finding.of(
                                 this,

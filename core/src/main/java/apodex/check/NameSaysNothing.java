@@ -21,7 +21,10 @@ final class NameSaysNothing extends Check {
     void look(Look at, Consumer<Finding> found) {
         List<NameProposal> proposals = NameProposals.of(at.session());
         for (Row row : at.session().rows()) {
-            if (row.kind() == RowKind.MIX || row.about().named() == NamedBy.HAND || !VagueName.isVague(row.name())) {
+            if (row.kind() == RowKind.MIX
+                    || !at.isNamed(row)
+                    || row.about().named() == NamedBy.HAND
+                    || !VagueName.isVague(row.name())) {
                 continue;
             }
             Finding finding = Finding.of(

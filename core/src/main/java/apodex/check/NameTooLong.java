@@ -20,7 +20,7 @@ final class NameTooLong extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.session().rows()) {
             int length = row.name().codePointCount(0, row.name().length());
-            if (row.kind() != RowKind.MIX && length > READABLE) {
+            if (row.kind() != RowKind.MIX && at.isNamed(row) && length > READABLE) {
                 String shorter = shorter(row.name());
                 found.accept(Finding.of(
                                 this,

@@ -21,7 +21,7 @@ final class NameTwice extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         Map<String, List<Row>> byName = new LinkedHashMap<>();
-        at.session().rows().forEach(row -> byName.computeIfAbsent(
+        at.session().rows().stream().filter(at::isNamed).forEach(row -> byName.computeIfAbsent(
                         SafeName.clashKey(row.name()), key -> new ArrayList<>())
                 .add(row));
         for (List<Row> rows : byName.values()) {

@@ -20,7 +20,7 @@ final class NearlySilent extends Check {
             double peak = at.image(row)
                     .map(image -> Decibels.ofAmplitude(image.peak()))
                     .orElse(0.0);
-            if (at.prints(row).isEmpty()
+            if (!at.goesOut(row)
                     || row.strip().muted()
                     || peak >= Decibels.NEARLY_SILENT_DBFS
                     || peak == Double.NEGATIVE_INFINITY) {

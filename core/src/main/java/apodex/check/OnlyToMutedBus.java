@@ -19,7 +19,7 @@ final class OnlyToMutedBus extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (Row row : at.sources()) {
-            if (row.strip().muted() || at.prints(row).isEmpty()) {
+            if (row.strip().muted() || !at.goesOut(row)) {
                 continue;
             }
             Set<Row> muted = new LinkedHashSet<>();

@@ -24,7 +24,7 @@ final class OutOfPhase extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            double lowest = row.clips().stream()
+            double lowest = at.clips(row).stream()
                     .filter(clip -> clip.channels() == 2)
                     .mapToDouble(clip -> correlation(at, clip))
                     .min()

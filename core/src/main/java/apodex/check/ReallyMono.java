@@ -21,7 +21,10 @@ final class ReallyMono extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
             Optional<StereoImage> image = at.image(row);
-            if (image.isEmpty() || image.get().kind() != StereoImage.Kind.SAME_ON_BOTH_SIDES || Notes.says(row, NOTE)) {
+            if (!at.goesOut(row)
+                    || image.isEmpty()
+                    || image.get().kind() != StereoImage.Kind.SAME_ON_BOTH_SIDES
+                    || Notes.says(row, NOTE)) {
                 continue;
             }
             boolean wide = at.prints(row).stream().anyMatch(print -> print.channels() == 2)

@@ -1,5 +1,8 @@
 package apodex.check;
 
+import apodex.handoff.Adjustment;
+import apodex.handoff.Folders;
+import apodex.handoff.PlanRow;
 import apodex.session.MoveRows;
 import apodex.session.Role;
 import apodex.session.Row;
@@ -10,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /** Voices scattered among other rows, or the two sides of a pair apart. */
 final class RowOrder extends Check {
@@ -19,8 +23,10 @@ final class RowOrder extends Check {
 
     @Override
     void look(Look at, Consumer<Finding> found) {
-        List<Row> rows = at.sources();
-        scattered(rows, row -> Roles.of(row) == Role.VOICES).ifPresent(strays -> {
+        List<Row> rows = at.sourcesInOrder();
+        boolean together = at.handoff().settled().folders() == Folders.ROLE; // whatever their order
+        Optional<List<Row>> apart = together ? Optional.empty() : scattered(rows, row -> Roles.of(row) == Role.VOICES);
+        apart.ifPresent(strays -> {
             Row after = lastOfFirstRun(rows, row -> Roles.of(row) == Role.VOICES);
             found.accept(Finding.of(
                             this,
@@ -29,8 +35,7 @@ final class RowOrder extends Check {
                             RowNames.of(strays) + (strays.size() == 1 ? " stands" : " stand")
                                     + " away from the other voices.",
                             Look.ids(strays))
-                    .offering(Remedy.harmless(
-                            "Put the voices together", new MoveRows(Look.ids(strays), next(at, after)))));
+                    .offering(moving(at, "Put the voices together", strays, after)));
         });
         pairs(rows).forEach((left, right) -> {
             if (Math.abs(rows.indexOf(left) - rows.indexOf(right)) > 1) {
@@ -40,10 +45,22 @@ final class RowOrder extends Check {
                                 "A pair apart",
                                 left.name() + " and " + right.name() + " do not stand side by side.",
                                 List.of(left.id(), right.id()))
-                        .offering(Remedy.harmless(
-                                "Put them side by side", new MoveRows(List.of(right.id()), next(at, left)))));
+                        .offering(moving(at, "Put them side by side", List.of(right), left)));
             }
         });
+    }
+
+    /** In the session, unless the handoff has an order of its own. */
+    private static Remedy moving(Look at, String label, List<Row> rows, Row behind) {
+        if (at.handoff().order().isEmpty()) {
+            return Remedy.harmless(label, new MoveRows(Look.ids(rows), next(at, behind)));
+        }
+        List<String> order = at.plan().orElseThrow().rows().stream()
+                .map(PlanRow::row)
+                .collect(Collectors.toCollection(ArrayList::new));
+        order.removeAll(Look.ids(rows));
+        order.addAll(order.indexOf(behind.id()) + 1, Look.ids(rows));
+        return Remedy.printing(label, Adjustment.inOrder(order));
     }
 
     /** The row a moved row must come before to stand right after {@code row}. */

@@ -27,7 +27,7 @@ final class SameContent extends Check {
         }
         for (List<AudioRow> rows : alike.values()) {
             List<AudioRow> heard = rows.stream()
-                    .filter(row -> !row.strip().muted() && !at.prints(row).isEmpty())
+                    .filter(row -> !row.strip().muted() && at.goesOut(row))
                     .toList();
             if (heard.size() > 1) {
                 AudioRow second = heard.get(heard.size() - 1);

@@ -24,7 +24,7 @@ final class StartCut extends Check {
     @Override
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
-            for (Clip clip : row.clips()) {
+            for (Clip clip : at.clips(row)) {
                 if (clip.position() == 0 && clip.offset() > 0 && soundsBefore(at, clip)) {
                     double seconds = at.session().rate().seconds(clip.offset());
                     int bars = bars(at.session(), clip.offset());

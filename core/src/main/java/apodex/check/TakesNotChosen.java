@@ -17,7 +17,7 @@ final class TakesNotChosen extends Check {
         for (AudioRow row : at.session().audioRows()) {
             List<Take> others = row.takes().stream()
                     .filter(take ->
-                            !take.id().equals(row.active()) && !take.clips().isEmpty())
+                            !take.id().equals(row.active()) && !take.clips().isEmpty() && !at.goesOut(row, take))
                     .toList();
             String note = RowNames.count(others.size(), "more take") + " kept in the session";
             if (others.isEmpty() || Notes.says(row, note)) {

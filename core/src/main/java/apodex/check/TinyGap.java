@@ -25,7 +25,7 @@ final class TinyGap extends Check {
     void look(Look at, Consumer<Finding> found) {
         long tiny = Math.round(TINY_SECONDS * at.session().rate().hertz());
         for (AudioRow row : at.session().audioRows()) {
-            List<Clip> clips = row.clips().stream()
+            List<Clip> clips = at.clips(row).stream()
                     .sorted(Comparator.comparingLong(Clip::position))
                     .toList();
             List<Clip> slipped = new ArrayList<>();

@@ -24,11 +24,11 @@ final class TruePeakOver extends Check {
             double trim =
                     at.prints(row).stream().mapToDouble(Print::trimDb).max().orElse(0);
             double dbtp = trim
-                    + Decibels.ofAmplitude(row.clips().stream()
+                    + Decibels.ofAmplitude(at.clips(row).stream()
                             .mapToDouble(clip -> peak(at, clip))
                             .max()
                             .orElse(0));
-            if (dbtp <= 0) {
+            if (dbtp <= 0 || !at.goesOut(row) || !at.levelsStay()) {
                 continue;
             }
             double down = Math.floor((trim - dbtp - ROOM_DB) * 10) / 10;

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -52,9 +53,10 @@ public final class SoundScan {
      *
      * @param truePeak    amplitude; where samples stay below a quarter of full scale, their own peak
      * @param offset      the larger of the channels' means, by size, with its sign
+     * @param energy      sum of the squares of all its samples
      * @param correlation of left and right, from -1 (opposite) to 1 (alike); 1 for one channel and for silence
      */
-    public record Piece(double truePeak, double offset, double correlation) {}
+    public record Piece(double truePeak, double offset, double energy, double correlation) {}
 
     SoundScan(int channels, long frames, long[] marks, List<Run> runs, float[][] blocks) {
         this.channels = channels;
@@ -83,7 +85,7 @@ public final class SoundScan {
     public Piece measure(int firstChannel, int channelCount, FrameRange range) {
         FrameRange inside = range.intersection(new FrameRange(0, frames));
         if (inside.isEmpty()) {
-            return new Piece(0, 0, 1);
+            return new Piece(0, 0, 0, 1);
         }
         double peak = 0;
         double[] sum = new double[channelCount];
@@ -108,7 +110,8 @@ public final class SoundScan {
             offset = Math.abs(each / counted) > Math.abs(offset) ? each / counted : offset;
         }
         boolean pair = channelCount == 2 && firstChannel % 2 == 0 && square[0] > 0 && square[1] > 0;
-        return new Piece(peak, offset, pair ? product / Math.sqrt(square[0] * square[1]) : 1);
+        return new Piece(
+                peak, offset, Arrays.stream(square).sum(), pair ? product / Math.sqrt(square[0] * square[1]) : 1);
     }
 
     /** Keeps the scan in a file of its own form. */

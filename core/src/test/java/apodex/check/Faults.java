@@ -1,8 +1,13 @@
 package apodex.check;
 
+import apodex.handoff.Adjustment;
+import apodex.handoff.Folders;
 import apodex.handoff.Handoff;
 import apodex.handoff.Handoff.Choice;
 import apodex.handoff.Handoff.Sides;
+import apodex.handoff.Levels;
+import apodex.handoff.Section;
+import apodex.handoff.Stretch;
 import apodex.instrument.Note;
 import apodex.session.About;
 import apodex.session.AudioRow;
@@ -155,6 +160,11 @@ final class Faults {
         near(check, words, session, USUAL);
     }
 
+    private static Handoff leavingOut(String row) {
+        return Adjustment.leavingOut(List.of(new Choice(row, Station.RAW), new Choice(row, Station.SHAPED)))
+                .applyTo(USUAL);
+    }
+
     private static Handoff printing(Object... rowsAndStations) {
         List<Choice> choices = new ArrayList<>();
         for (int i = 0; i < rowsAndStations.length; i += 2) {
@@ -249,13 +259,28 @@ final class Faults {
         fault("nameTooLong", "41 letters", session(good("a", "T" + "u".repeat(39) + "a")));
         near("nameTooLong", "40 letters", session(good("a", "T" + "u".repeat(38) + "a")));
         fault("nameForbidden", "a question mark", session(good("a", "Tuba?")));
+        near("nameForbidden", "left out", session(good("a", "Tuba?")), leavingOut("a"));
         near("nameForbidden", "an accent is fine", session(good("a", "Tübä")));
         fault("nameTwice", "but for the case", session(good("a", "Tuba"), good("b", "TUBA")));
+        near("nameTwice", "one of them is left out", session(good("a", "Tuba"), good("b", "TUBA")), leavingOut("a"));
         near("nameTwice", "but for a number", session(good("a", "Tuba 1"), good("b", "Tuba 2")));
         fault(
                 "rowOrder",
                 "a drum between two voices",
                 session(good("a", "Alto"), good("b", "Kick"), good("c", "Tenor")));
+        Session apart = session(good("a", "Alto"), good("b", "Kick"), good("c", "Tenor"));
+        near("rowOrder", "the handoff puts them together", apart, USUAL.withOrder(List.of("b", "a", "c")));
+        near(
+                "rowOrder",
+                "one folder holds the voices",
+                apart,
+                USUAL.with(USUAL.settings().withFolders(Folders.ROLE)));
+        near("rowOrder", "one of them is left out", apart, leavingOut("c"));
+        fault(
+                "rowOrder",
+                "the handoff puts them apart",
+                session(good("a", "Alto"), good("c", "Tenor"), good("b", "Kick")),
+                USUAL.withOrder(List.of("a", "b", "c")));
         fault("rowOrder", "a pair apart", session(good("a", "Guitar L"), good("b", "Kick"), good("c", "Guitar R")));
         near(
                 "rowOrder",
@@ -280,6 +305,15 @@ final class Faults {
                 "clippedRecording",
                 "the clip leaves them out",
                 session(new AudioRow("a", "Tuba", List.of(part(both, SECOND, 20_000, 28_000)))));
+        near(
+                "clippedRecording",
+                "in no section",
+                session(audio("a", "Tuba", mono("clipped", clipped)), good("b", "Harp")),
+                USUAL.withSections(List.of(new Section(
+                        "",
+                        new Stretch(
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 0),
+                                new Stretch.Point(Stretch.CountedIn.SECONDS, 0.9))))));
         long[] full = new long[4_800];
         java.util.Arrays.fill(full, 2_000, 2_003, 32_767);
         fault(
@@ -308,6 +342,11 @@ final class Faults {
                 session(
                         feeding(audio("a", "Tuba", mono("low", tone(SECOND, 0.0617, 1_000))), "bus"),
                         new BusRow("bus", "Band", Strip.PLAIN)));
+        near(
+                "levelForMixer",
+                "the brief brings every file into the window",
+                session(audio("a", "Tuba", mono("hot", tone(SECOND, 0.507, 1_000)))),
+                USUAL.with(USUAL.settings().withLevels(Levels.WINDOW, null)));
         near("levelForMixer", "-6.2 dBFS", session(audio("a", "Tuba", mono("warm", tone(SECOND, 0.49, 1_000)))));
     }
 
@@ -479,6 +518,20 @@ final class Faults {
         Session beside = session(feeding(good("a", "Tuba"), "mix", "squash"), squash);
         fault("parallelChain", "with its input", beside, printing("a", Station.RAW, "squash", Station.INSERTS));
         near("parallelChain", "without its input", beside, printing("squash", Station.INSERTS));
+        near(
+                "parallelChain",
+                "all with their faders, as they add up",
+                beside,
+                printing("a", Station.FADER, "squash", Station.FADER));
+        Row lead = audio("v1", "Lead Voice", mono("lead", noise(21, 2)));
+        Row twice = audio("v2", "Lead Voice Double", mono("twice", noise(22, 2)));
+        fault("doubledVoices", "a voice and its double", session(lead, twice));
+        fault(
+                "doubledVoices",
+                "in a group of their own",
+                session(feeding(lead, "bus"), feeding(twice, "bus"), new BusRow("bus", "Leads", Strip.PLAIN)));
+        near("doubledVoices", "two singers", session(lead, audio("v2", "Alto Voice", mono("alto", noise(23, 2)))));
+        near("doubledVoices", "one of them is muted", session(lead, muted(twice)));
         double[] once = tone(SECOND, 0.25, 777);
         fault(
                 "sameContent",
@@ -590,6 +643,11 @@ final class Faults {
         Take heard = row.takes().get(0);
         Take other = new Take("t2", "Take 2", heard.clips());
         fault("takesNotChosen", "another take with sound", session(row.withTakes(List.of(heard, other), "t1")));
+        near(
+                "takesNotChosen",
+                "the brief asks for all",
+                session(row.withTakes(List.of(heard, other), "t1")),
+                USUAL.with(USUAL.settings().withExtras(true, null, null, null)));
         near(
                 "takesNotChosen",
                 "an empty one",

@@ -49,17 +49,19 @@ final class SafeRemediesTest {
         Recording one = sounds.add("one", 1, tone);
         tone[7] += 0.01;
         Recording two = sounds.add("two", 1, tone);
+        tone[7] += 0.01;
+        Recording three = sounds.add("three", 1, tone);
         session = new Session(
                 Song.titled("Low Tide Waltz"),
                 new SampleRate(48_000),
                 0,
                 "2026-05-17",
-                List.of(one, two),
+                List.of(one, two, three),
                 List.of(
                         new AudioRow(
                                 "a", "kik_final2", List.of(Clip.whole(one, 0, 1, 0)), Strip.PLAIN.withFader(-3, 20)),
                         new AudioRow("b", "Kick", List.of(Clip.whole(two, 0, 1, 0))),
-                        new AudioRow("c", "Empty?", List.of()),
+                        new AudioRow("c", "Shaker?", List.of(Clip.whole(three, 0, 1, 0))),
                         MixRow.DEFAULT));
     }
 
@@ -71,7 +73,7 @@ final class SafeRemediesTest {
     void oneStepTakesAllThatIsSafeAndNothingThatSounds() {
         Together step = SafeRemedies.of(session, HANDOFF, sounds, Set.of()).orElseThrow();
         Session after = step.applyTo(session);
-        assertThat(after.rows()).extracting(Row::name).containsExactly("Kick 1", "Kick 2", "Empty", "Mix");
+        assertThat(after.rows()).extracting(Row::name).containsExactly("Kick 1", "Kick 2", "Shaker", "Mix");
         assertThat(after.row("a").orElseThrow().about().note())
                 .contains("final2")
                 .contains("fader −3.0 dB, pan 20 right");
@@ -99,12 +101,17 @@ final class SafeRemediesTest {
     void anAdjustmentChangesWhatItNamesAndKeepsTheRest() throws Exception {
         Handoff out =
                 Adjustment.leavingOut(List.of(new Choice("a", Station.RAW))).applyTo(HANDOFF);
-        assertThat(files(out)).containsExactly(new Choice("b", Station.RAW), new Choice("mix", Station.FADER));
+        assertThat(files(out))
+                .containsExactly(
+                        new Choice("b", Station.RAW), new Choice("c", Station.RAW), new Choice("mix", Station.FADER));
         Handoff more = Adjustment.adding(List.of(new Choice("b", Station.FADER), new Choice("b", Station.RAW)))
                 .applyTo(out);
         assertThat(files(more))
                 .containsExactlyInAnyOrder(
-                        new Choice("b", Station.RAW), new Choice("mix", Station.FADER), new Choice("b", Station.FADER));
+                        new Choice("b", Station.RAW),
+                        new Choice("c", Station.RAW),
+                        new Choice("mix", Station.FADER),
+                        new Choice("b", Station.FADER));
         assertThat(files(
                         Adjustment.adding(List.of(new Choice("a", Station.RAW))).applyTo(out)))
                 .as("and back")

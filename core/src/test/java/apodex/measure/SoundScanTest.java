@@ -72,7 +72,7 @@ final class SoundScanTest {
         assertThat(scan.measure(1, 1, new FrameRange(0, frames)).correlation())
                 .as("one side goes with itself")
                 .isEqualTo(1);
-        assertThat(scan.measure(0, 2, new FrameRange(frames, frames + 10))).isEqualTo(new SoundScan.Piece(0, 0, 1));
+        assertThat(scan.measure(0, 2, new FrameRange(frames, frames + 10))).isEqualTo(new SoundScan.Piece(0, 0, 0, 1));
     }
 
     @Test

@@ -187,6 +187,48 @@ final class PrepareTest {
     }
 
     @Test
+    void whatManyRowsShareIsOneFindingAndRowByRowEachItsOwn() throws Exception {
+        Client client = TestServer.shared().client();
+        String id = session(
+                client,
+                "Tuba.wav",
+                stereo(SECOND, 9_000),
+                "Harp.wav",
+                stereo(SECOND, 12_000),
+                "Kick.wav",
+                stereo(SECOND, 15_000));
+        String handoff = client.handoff(id);
+        JsonNode whole = report(client, id, handoff);
+        JsonNode clipped = found(whole, "clippedRecording");
+        assertThat(clipped.get("finding").get("rows")).hasSize(3);
+        String byRow = "/api/sessions/" + id + "/findings?by=row&handoff=" + handoff;
+        assertThat(checks(client.get(byRow).json(), "clippedRecording")).isEqualTo(3);
+        assertThat(client.get(byRow).json().get("open")).isEqualTo(whole.get("open"));
+        String leave = new ObjectMapper()
+                .writeValueAsString(Map.of(
+                        "key",
+                        clipped.get("finding").get("key").asText(),
+                        "seen",
+                        clipped.get("seen").asText()));
+        client.post("/api/sessions/" + id + "/findings/leave", leave);
+        for (JsonNode report :
+                List.of(report(client, id, handoff), client.get(byRow).json())) {
+            assertThat(found(report, "clippedRecording").get("dismissed").asBoolean())
+                    .isTrue();
+            assertThat(checks(report, "clippedRecording")).isEqualTo(1);
+        }
+        client.post("/api/sessions/" + id + "/findings/restore", leave);
+        assertThat(checks(client.get(byRow).json(), "clippedRecording")).isEqualTo(3);
+        assertThat(report(client, id, handoff).get("open")).isEqualTo(whole.get("open"));
+    }
+
+    private static long checks(JsonNode report, String check) {
+        return report.get("findings").findValuesAsText("check").stream()
+                .filter(check::equals)
+                .count();
+    }
+
+    @Test
     void allThatIsSafeIsOneStep() throws Exception {
         Client client = TestServer.shared().client();
         String id = session(

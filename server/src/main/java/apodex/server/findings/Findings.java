@@ -5,6 +5,7 @@ import apodex.check.Finding;
 import apodex.check.Remedy;
 import apodex.check.SafeRemedies;
 import apodex.check.Severity;
+import apodex.check.SharedFault;
 import apodex.handoff.Handoff;
 import apodex.intake.RecordingStore;
 import apodex.naming.NameProposal;
@@ -17,11 +18,14 @@ import apodex.server.web.Refused;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import jakarta.annotation.Nullable;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** Looks sessions over. What has to be read from every sample comes as it is measured. */
@@ -107,6 +111,7 @@ class Findings {
 
     /** How findings are put in order. */
     enum Order {
+        /** By what they are; what many rows share is one. */
         worst,
         /** Of the song first, then row by row. */
         row
@@ -119,7 +124,7 @@ class Findings {
     Report report(String sessionId, @Nullable String handoffId, Order order, int count) {
         Seen seen = seen(sessionId, handoffId);
         Session session = seen.state().session();
-        List<Found> all = seen.findings();
+        List<Found> all = order == Order.worst ? seen.shared() : seen.findings();
         List<Proposed> names = NameProposals.of(session).stream()
                 .map(each -> new Proposed(each, NameProposals.accepting(session, each)))
                 .toList();
@@ -128,7 +133,7 @@ class Findings {
                 seen.handoffRevision(),
                 seen.recordings(),
                 seen.unmeasured(),
-                Open.of(all),
+                Open.of(seen.shared()),
                 (int) all.stream().filter(Found::dismissed).count(),
                 (int) all.stream()
                         .filter(found -> found.safe() && !found.dismissed())
@@ -148,9 +153,21 @@ class Findings {
                         .orElse(-1));
     }
 
-    /** A look at a session as it stands. */
+    /**
+     * A look at a session as it stands.
+     *
+     * @param findings row by row
+     * @param shared   the same with what many rows share as one
+     * @param left     keys of what somebody left, row by row
+     */
     private record Seen(
-            SessionState state, int handoffRevision, int recordings, int unmeasured, List<Found> findings) {}
+            SessionState state,
+            int handoffRevision,
+            int recordings,
+            int unmeasured,
+            List<Found> findings,
+            List<Found> shared,
+            Set<String> left) {}
 
     private Seen seen(String sessionId, @Nullable String handoffId) {
         SessionState state = sessions.get(sessionId);
@@ -163,17 +180,42 @@ class Findings {
         int unmeasured = measuring.see(used);
         Map<String, String> left = dismissals.ofSession(sessionId).stream()
                 .collect(Collectors.toMap(DismissalMapper.Dismissal::finding, DismissalMapper.Dismissal::seen));
-        List<Found> findings = looks.of(state, handoff, used, unmeasured).stream()
-                .map(finding -> {
-                    String seen = Digests.sha256OfText(finding.seen());
-                    return new Found(
-                            finding,
-                            seen,
-                            seen.equals(left.get(Digests.sha256OfText(finding.key()))),
-                            finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
-                })
-                .toList();
-        return new Seen(state, handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings);
+        Map<Boolean, List<Finding>> each = looks.of(state, handoff, used, unmeasured).stream()
+                .collect(Collectors.partitioningBy(
+                        finding -> found(finding, left).dismissed()));
+        List<Found> findings = new ArrayList<>();
+        List<Found> shared = new ArrayList<>();
+        Set<String> keys = new HashSet<>();
+        for (SharedFault fault : SharedFault.of(state.session(), each.get(false))) {
+            Found whole = found(fault.finding(), left);
+            shared.add(whole);
+            if (whole.dismissed()) {
+                findings.add(whole); // left as one, it comes back as one
+                fault.parts().forEach(part -> keys.add(part.key()));
+            } else {
+                fault.parts().forEach(part -> findings.add(found(part, left)));
+            }
+        }
+        each.get(true).stream().map(finding -> found(finding, left)).forEach(found -> {
+            findings.add(found);
+            shared.add(found);
+            keys.add(found.finding().key());
+        });
+        Comparator<Found> worst = Comparator.comparing(found -> found.finding().severity());
+        findings.sort(worst);
+        shared.sort(worst);
+        return new Seen(
+                state, handoff == null ? 0 : handoff.revision(), used.size(), unmeasured, findings, shared, keys);
+    }
+
+    /** @param left what somebody left, and what was seen of it then; both as SHA-256 */
+    private static Found found(Finding finding, Map<String, String> left) {
+        String seen = Digests.sha256OfText(finding.seen());
+        return new Found(
+                finding,
+                seen,
+                seen.equals(left.get(Digests.sha256OfText(finding.key()))),
+                finding.remedies().stream().limit(1).anyMatch(SafeRemedies::isSafe));
     }
 
     /** How much of what was found still waits; small, whatever the session's size. */
@@ -187,7 +229,7 @@ class Findings {
                 seen.handoffRevision(),
                 seen.recordings(),
                 seen.unmeasured(),
-                Open.of(seen.findings()));
+                Open.of(seen.shared()));
     }
 
     /**
@@ -198,7 +240,8 @@ class Findings {
      * @param remedy which of its remedies, from 0
      */
     SessionState take(String sessionId, @Nullable String handoffId, int revision, String key, String seen, int remedy) {
-        List<Remedy> offered = seen(sessionId, handoffId).findings().stream()
+        Seen now = seen(sessionId, handoffId);
+        List<Remedy> offered = Stream.concat(now.shared().stream(), now.findings().stream())
                 .filter(found ->
                         found.finding().key().equals(key) && found.seen().equals(seen))
                 .findFirst()
@@ -216,10 +259,7 @@ class Findings {
         Handoff handoff = handoffId == null
                 ? Handoff.named("x")
                 : handoffs.stored(handoffId).handoff();
-        Set<String> left = seen(sessionId, handoffId).findings().stream()
-                .filter(Found::dismissed)
-                .map(found -> found.finding().key())
-                .collect(Collectors.toSet());
+        Set<String> left = seen(sessionId, handoffId).left();
         return sessions.edit(
                 sessionId,
                 revision,
