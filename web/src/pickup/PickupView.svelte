@@ -134,7 +134,7 @@
     <dl>
       <div>
         <dt class="cap">Files</dt>
-        <dd>{parcel.files.length}</dd>
+        <dd>{parcel.files.length}{parcel.edits ? ` and ${parcel.edits} of edits, in the zip` : ''}</dd>
       </div>
       <div>
         <dt class="cap">Length</dt>

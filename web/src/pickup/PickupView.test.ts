@@ -19,6 +19,7 @@ const open: ParcelPage = {
   message: 'Hello <b>there</b>',
   endsAt: '2026-12-09T10:00:00Z',
   parcel: {
+    edits: 0,
     song: 'Low Tide Waltz',
     artist: 'Salt Harbour Players',
     receiver: 'The mixer',

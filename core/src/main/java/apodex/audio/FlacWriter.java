@@ -11,12 +11,13 @@ import net.sourceforge.javaflacencoder.StreamConfiguration;
  * it: every proof does.
  */
 public final class FlacWriter {
-    /** Block sizes tried: one that divides the length without rest trips the encoder at its end. */
+    /** Block sizes tried: the encoder trips over a last block of nothing, or of fewer frames than its predictors look back on. */
     private static final int[] BLOCK_SIZES = {4_096, 4_608, 4_095};
 
     /** What it is asked for here. */
     static final SampleFormat DEEPEST = SampleFormat.INT24;
 
+    private static final int SHORTEST_BLOCK = 32;
     private static final int READ_FRAMES = 8_192;
 
     private FlacWriter() {}
@@ -38,9 +39,13 @@ public final class FlacWriter {
         if (!encoder.setStreamConfiguration(stream)) {
             throw new IOException("FLAC cannot hold " + info.rate().label() + " with " + sample.label() + ".");
         }
-        encoder.setEncodingConfiguration(new EncodingConfiguration());
+        EncodingConfiguration how = new EncodingConfiguration();
+        if (info.frames() < SHORTEST_BLOCK) {
+            how.setSubframeType(EncodingConfiguration.SubframeType.VERBATIM);
+        }
+        encoder.setEncodingConfiguration(how);
         try (PcmReader in = new PcmReader(sound, info)) {
-            try (TaggedFlacOutput out = new TaggedFlacOutput(flac, label)) {
+            try (TaggedFlacOutput out = new TaggedFlacOutput(flac, label, info.rate())) {
                 encoder.setOutputStream(out);
                 encoder.openFLACStream();
                 write(in, info, sample, encoder);
@@ -50,7 +55,7 @@ public final class FlacWriter {
 
     private static int blockSize(long frames) {
         for (int size : BLOCK_SIZES) {
-            if (frames % size != 0) {
+            if (frames % size >= SHORTEST_BLOCK) {
                 return size;
             }
         }

@@ -1,5 +1,6 @@
 package apodex.audio;
 
+import apodex.time.SampleRate;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.RandomAccessFile;
@@ -25,8 +26,8 @@ final class TaggedFlacOutput implements FLACOutputStream, Closeable {
     private long position;
 
     /** @param file must not exist */
-    TaggedFlacOutput(Path file, SoundLabel label) throws IOException {
-        byte[] block = block(label);
+    TaggedFlacOutput(Path file, SoundLabel label, SampleRate rate) throws IOException {
+        byte[] block = block(label, rate);
         this.shift = block.length;
         this.file = new RandomAccessFile(file.toFile(), "rw");
         this.file.seek(START);
@@ -34,7 +35,7 @@ final class TaggedFlacOutput implements FLACOutputStream, Closeable {
         this.file.seek(0);
     }
 
-    private static byte[] block(SoundLabel label) {
+    private static byte[] block(SoundLabel label, SampleRate rate) {
         List<byte[]> comments = new ArrayList<>();
         put(comments, "TITLE", label.title());
         put(comments, "ARTIST", label.artist());
@@ -46,6 +47,11 @@ final class TaggedFlacOutput implements FLACOutputStream, Closeable {
         put(comments, "INITIALKEY", label.key());
         if (label.broadcast() != null) {
             put(comments, "DATE", label.broadcast().originationDate());
+        }
+        for (int i = 0; i < label.cues().size(); i++) {
+            SoundFacts.Mark cue = label.cues().get(i);
+            put(comments, FlacChapters.key(i), FlacChapters.time(rate.seconds(cue.frame())));
+            put(comments, FlacChapters.nameKey(i), cue.name());
         }
         byte[] maker = "Apodex".getBytes(StandardCharsets.UTF_8);
         int size = 4

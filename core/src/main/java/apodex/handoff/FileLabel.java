@@ -49,6 +49,15 @@ record FileLabel(Session session, SampleRate rate, SampleFormat depth, boolean c
 
     /** The label of a mix to listen to, which is called by its song. */
     SoundLabel ofListening(PlannedSection section) {
+        return besides(section, "Reference mix");
+    }
+
+    /** The label of the beat to lay files by. */
+    SoundLabel ofBeat(PlannedSection section) {
+        return besides(section, "Click");
+    }
+
+    private SoundLabel besides(PlannedSection section, String note) {
         Song song = session.song();
         return new SoundLabel(
                 null,
@@ -57,7 +66,7 @@ record FileLabel(Session session, SampleRate rate, SampleFormat depth, boolean c
                 song.artist(),
                 "",
                 "",
-                "Reference mix",
+                note,
                 tempo(),
                 key(),
                 List.of());

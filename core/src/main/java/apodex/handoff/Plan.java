@@ -1,6 +1,7 @@
 package apodex.handoff;
 
 import apodex.audio.FileKind;
+import apodex.audio.SampleFormat;
 import apodex.audio.SoundLabel;
 import apodex.session.Session;
 import apodex.session.Station;
@@ -25,6 +26,7 @@ import java.util.stream.Collectors;
  * @param prints    the files, section by section
  * @param notes     the files of notes that come with them
  * @param listening paths of a mix to listen to, by section; empty for none
+ * @param beats     paths of the beat to lay the files by, by section; empty for none, as where a click is among the files
  * @param rows      every row of the session, printed or not, in the receiver's order
  * @param sections  what stretches of the song there are; one at least
  * @param sharing   what rows take with them on their way to the mix
@@ -46,6 +48,7 @@ public record Plan(
         List<Print> prints,
         List<NoteFile> notes,
         List<String> listening,
+        List<String> beats,
         List<PlanRow> rows,
         List<PlannedSection> sections,
         Sharing sharing,
@@ -61,6 +64,11 @@ public record Plan(
         Boolean layOut,
         Edits edits,
         long bytes) {
+    /** The beat as a file, in the company of the sheet. */
+    public static final String BEAT = "Click.flac";
+
+    static final SampleFormat BEAT_DEPTH = SampleFormat.INT16;
+
     /** Room for pictures, sheets and a mix to listen to. */
     private static final long BESIDE_FILES_BYTES = 16L << 20;
 
@@ -72,6 +80,7 @@ public record Plan(
         prints = List.copyOf(prints);
         notes = List.copyOf(notes);
         listening = List.copyOf(listening);
+        beats = beats == null ? List.of() : List.copyOf(beats);
         rows = List.copyOf(rows);
         sections = List.copyOf(sections);
     }
@@ -164,7 +173,10 @@ public record Plan(
     /** Bytes a run takes on the disk at the most: what is printed, and what comes with it. Packed kinds are made file by file. */
     public long bytesOnDisk() {
         long largest = prints.stream().mapToLong(Print::bytes).max().orElse(0);
-        return bytes + (format.isPacked() ? largest : 0) + BESIDE_FILES_BYTES;
+        long beat = beats.isEmpty()
+                ? 0
+                : sections.stream().mapToLong(PlannedSection::frames).max().orElse(0) * BEAT_DEPTH.bytes();
+        return bytes + Math.max(format.isPacked() ? largest : 0, beat) + BESIDE_FILES_BYTES;
     }
 
     /** The path a file has while it is walked. */
@@ -188,6 +200,7 @@ public record Plan(
                 others,
                 notes,
                 listening,
+                beats,
                 rows,
                 sections,
                 sharing,
@@ -220,6 +233,7 @@ public record Plan(
                 real,
                 notes,
                 listening,
+                beats,
                 rows,
                 lasting,
                 sharing,

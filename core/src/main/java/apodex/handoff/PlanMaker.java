@@ -6,12 +6,9 @@ import apodex.measure.StereoImage;
 import apodex.naming.FileNames;
 import apodex.naming.NameStyle;
 import apodex.naming.ParcelName;
-import apodex.naming.SafeName;
 import apodex.session.AudioRow;
-import apodex.session.BusRow;
 import apodex.session.Clip;
 import apodex.session.InstrumentRow;
-import apodex.session.PartRow;
 import apodex.session.Row;
 import apodex.session.RowKind;
 import apodex.session.Session;
@@ -22,17 +19,16 @@ import apodex.signal.Passage;
 import apodex.signal.Placed;
 import apodex.signal.Sharing;
 import apodex.time.SampleRate;
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
-/** Turns choices into prints: names, folders, channels, trims, lengths and sizes. */
+/** Turns choices into prints: folders, channels, trims, lengths and sizes. */
 final class PlanMaker {
     private static final String REFERENCE_NAME = "Reference Mix";
     private static final String CLICK_NAME = "Click";
@@ -53,9 +49,7 @@ final class PlanMaker {
     /** Rows whose Raw goes out as edits, with the takes that do. */
     private final Map<AudioRow, List<Take>> edited = new LinkedHashMap<>();
 
-    private FileNames names;
-    /** By folder and row. */
-    private final Map<String, Map<String, Integer>> placesInFolders = new HashMap<>();
+    private PrintNames names;
 
     private int section;
     /** The stations of the row whose prints are being made. */
@@ -104,8 +98,9 @@ final class PlanMaker {
         List<Print> prints = new ArrayList<>();
         List<NoteFile> notes = new ArrayList<>();
         List<String> listening = new ArrayList<>();
+        List<String> beats = new ArrayList<>();
         for (section = 0; section < sections.size(); section++) {
-            names = new FileNames(session, settings.naming(), rows.size());
+            names = new PrintNames(session, handoff, rows.size());
             List<Print> here = new ArrayList<>(prints(chosen));
             Print click = click();
             if (click != null) {
@@ -113,6 +108,7 @@ final class PlanMaker {
             }
             prints.addAll(here);
             listening.add(listening(here));
+            beats.add(beat(click));
             if (settings.notes()) {
                 notes.addAll(notes());
             }
@@ -135,6 +131,7 @@ final class PlanMaker {
                 prints,
                 notes,
                 listening,
+                beats,
                 rows,
                 sections,
                 sharing,
@@ -211,7 +208,7 @@ final class PlanMaker {
                         settings.handleSeconds(),
                         settings.format(),
                         folder,
-                        alone ? new FileNames(session, settings.naming(), rows.size()) : names)
+                        alone ? new FileNames(session, settings.naming(), rows.size()) : names.files())
                 .of(edited, isReadable);
     }
 
@@ -268,25 +265,8 @@ final class PlanMaker {
 
     private Print print(PlanRow row, Station station, String sourceId, Called name, Channels sides, int channels) {
         Row source = session.row(row.row()).orElseThrow();
-        String byHand = handoff.row(row.row()).words().get(station);
-        String word = byHand == null
-                ? WhatWord.of(
-                        source,
-                        station,
-                        planned,
-                        row.stations(),
-                        settings.naming().words())
-                : byHand.isBlank() ? "" : SafeName.of(byHand);
         String folder = folder(settings.folders().of(session, source, station));
-        String whole = ofInstrument(source, name.row());
-        String file = names.next(
-                number(folder, row.row(), row.number()),
-                group(source),
-                WhatWord.fitting(whole, word),
-                name.marks(),
-                WhatWord.unsaid(whole, word),
-                name.side(),
-                settings.format().ending());
+        String file = names.of(row, station, planned, name, folder);
         return sized(new Print(
                 file,
                 folder,
@@ -302,54 +282,6 @@ final class PlanMaker {
                 name.placed()));
     }
 
-    /** By what a file is called: its row, what must not be cut off behind it, and which side of the row it is. */
-    private record Called(String row, String marks, NameStyle.Side side, Placed placed) {
-        Called(String row, String marks) {
-            this(row, marks, NameStyle.Side.BOTH, Placed.MIDDLE);
-        }
-
-        /** The only side there is anything on. */
-        Called only(Placed where) {
-            return new Called(row, marks + (where == Placed.LEFT ? " left" : " right"), side, where);
-        }
-
-        /** One of two files. */
-        Called side(NameStyle.Side other) {
-            return new Called(row, marks, other, other == NameStyle.Side.LEFT ? Placed.LEFT : Placed.RIGHT);
-        }
-
-        String whole() {
-            return row
-                    + marks
-                    + switch (side) {
-                        case BOTH -> "";
-                        case LEFT -> " left";
-                        case RIGHT -> " right";
-                    };
-        }
-    }
-
-    /** A part of an instrument is called by that as well, unless it is already. */
-    private String ofInstrument(Row row, String name) {
-        return row instanceof PartRow part
-                ? session.row(part.instrument())
-                        .map(Row::name)
-                        .filter(instrument ->
-                                !name.toLowerCase(Locale.ROOT).startsWith(instrument.toLowerCase(Locale.ROOT)))
-                        .map(instrument -> instrument + " " + name)
-                        .orElse(name)
-                : name;
-    }
-
-    /** The row's number in the session, or its place among the rows of a folder. */
-    private int number(String folder, String row, int inSession) {
-        if (settings.naming().numbers() == NameStyle.Numbers.SESSION) {
-            return inSession;
-        }
-        Map<String, Integer> here = placesInFolders.computeIfAbsent(folder, name -> new HashMap<>());
-        return here.computeIfAbsent(row, id -> here.size() + 1);
-    }
-
     private Print sized(Print print) {
         PlannedSection here = sections.get(section);
         FileLabel labels = new FileLabel(session, rate, depth.sample(), settings.cues());
@@ -363,15 +295,6 @@ final class PlanMaker {
         return own.isEmpty() ? inSection : inSection.isEmpty() ? own : own + "/" + inSection;
     }
 
-    private String group(Row row) {
-        return row.strip().outputs().stream()
-                .flatMap(id -> session.row(id).stream())
-                .filter(BusRow.class::isInstance)
-                .map(Row::name)
-                .findFirst()
-                .orElse("");
-    }
-
     /** The beat, or only the count before it; null for neither. */
     private Print click() {
         boolean counts = settings.count() && settings.leadInBars() > 0;
@@ -381,11 +304,11 @@ final class PlanMaker {
         }
         String name = settings.click() == Click.NONE ? "Count" : CLICK_NAME;
         String folder = folder(settings.folders().of("Guide"));
-        String file = names.next(
-                number(folder, Print.CLICK, settings.click() == Click.LAST ? rows.size() : 0),
-                "",
+        String file = names.of(
+                folder,
+                Print.CLICK,
+                settings.click() == Click.LAST ? rows.size() : 0,
                 name,
-                "",
                 settings.format().ending());
         return sized(new Print(
                 file,
@@ -402,6 +325,17 @@ final class PlanMaker {
                 Placed.MIDDLE));
     }
 
+    /** To lay files by, where bars mean something and no click is among the files. */
+    private String beat(@Nullable Print click) {
+        boolean isWanted = settings.layOut()
+                && click == null
+                && session.song().tempo() != null
+                && sections.get(section).frames() > 0;
+        String name = sections.get(section).inName(Plan.BEAT);
+        String folder = settings.folders().sheet();
+        return !isWanted ? "" : folder.isEmpty() ? name : folder + "/" + name;
+    }
+
     private List<NoteFile> notes() {
         List<NoteFile> files = new ArrayList<>();
         String folder = folder(settings.folders().of("MIDI"));
@@ -409,14 +343,11 @@ final class PlanMaker {
             if (session.row(row.row()).orElseThrow() instanceof InstrumentRow instrument
                     && !instrument.notes().isEmpty()) {
                 files.add(new NoteFile(
-                        names.next(number(folder, row.row(), row.number()), "", row.name(), "", ".mid"),
-                        folder,
-                        row.row(),
-                        section));
+                        names.of(folder, row.row(), row.number(), row.name(), ".mid"), folder, row.row(), section));
             }
         }
         if (!files.isEmpty()) {
-            files.add(new NoteFile(names.next(0, "", "All notes", "", ".mid"), folder, "", section));
+            files.add(new NoteFile(names.unnumbered("All notes", ".mid"), folder, "", section));
         }
         return files;
     }
@@ -432,8 +363,7 @@ final class PlanMaker {
                 .findFirst()
                 .orElseThrow(() ->
                         new IllegalArgumentException("A mix to listen to needs the reference mix among the files."));
-        String file =
-                names.next(0, "", REFERENCE_NAME, "", settings.listeningAs().ending());
+        String file = names.unnumbered(REFERENCE_NAME, settings.listeningAs().ending());
         return mix.folder().isEmpty() ? file : mix.folder() + "/" + file;
     }
 

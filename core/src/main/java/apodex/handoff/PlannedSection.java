@@ -13,6 +13,12 @@ import apodex.time.SampleRate;
  * @param startReference first frame of every file, counted from midnight
  */
 public record PlannedSection(String name, String folder, Passage passage, long frames, long startReference) {
+    /** What a file is called of which there is one for each section: as it is, or with the section’s folder behind its name. */
+    public String inName(String name) {
+        int dot = name.lastIndexOf('.');
+        return folder.isEmpty() ? name : name.substring(0, dot) + " - " + folder + name.substring(dot);
+    }
+
     /** The frame of the session that a frame of its files shows. */
     public long inSession(long fileFrame, SampleRate files, SampleRate session) {
         return passage.range().start()

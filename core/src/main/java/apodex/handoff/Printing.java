@@ -1,6 +1,8 @@
 package apodex.handoff;
 
 import apodex.audio.AllCores;
+import apodex.audio.FileKind;
+import apodex.audio.SoundLabel;
 import apodex.measure.SoundMeasures;
 import apodex.notes.MidiFile;
 import apodex.session.InstrumentRow;
@@ -190,6 +192,11 @@ public final class Printing {
             pack();
         }
         excerpts();
+        for (int section = 0; section < plan.beats().size(); section++) {
+            if (!plan.beats().get(section).isEmpty()) {
+                beat(section, folder.resolve(plan.beats().get(section)));
+            }
+        }
         for (NoteFile notes : plan.notes()) {
             List<InstrumentRow> rows = session.rows().stream()
                     .filter(InstrumentRow.class::isInstance)
@@ -340,6 +347,26 @@ public final class Printing {
                 print.section());
         made[plan.prints().indexOf(print)] =
                 Made.of(key(print), printed, section.passage().range().end(), Placed.MIDDLE);
+    }
+
+    /** Every beat, counted in where there is a lead-in. */
+    private void beat(int section, Path file) throws IOException {
+        Files.createDirectories(file.getParent());
+        PlannedSection here = plan.sections().get(section);
+        long frames = lengths.get(section);
+        Path plain = file.resolveSibling(file.getFileName() + FileKind.WAV.ending());
+        ClickTrack track = new ClickTrack(session, plan.rate());
+        SoundLabel label = plan.labels(session).ofBeat(here);
+        track.write(
+                track.knocks(here.passage(), true, true, frames),
+                frames,
+                Plan.BEAT_DEPTH,
+                FileKind.WAV,
+                plain,
+                label,
+                section);
+        FileKind.FLAC.pack(plain, file, label);
+        Files.delete(plain);
     }
 
     private void pack() throws IOException {

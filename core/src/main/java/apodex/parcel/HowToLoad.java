@@ -42,7 +42,10 @@ final class HowToLoad {
         return "Load " + file + " for tempo, meter, key and markers"
                 + (steady
                         ? ", or set " + session.song().tempoLabel() + " quarter notes a minute by hand."
-                        : "; the tempo or the meter changes, so it is needed.");
+                        : "; the tempo or the meter changes, so it is needed.")
+                + (plan.beats().stream().allMatch(String::isEmpty)
+                        ? ""
+                        : " " + Papers.perSection(plan, Plan.BEAT) + " beside this page is the beat to check it by.");
     }
 
     private static String lengths(Plan plan) {

@@ -39,7 +39,7 @@ public final class Papers {
         if (plan.layOut()) {
             names.add(HowToLoad.NAME);
             for (String name : List.of(TIMELINE, CLIPS, TEMPO_MAP)) {
-                plan.sections().forEach(section -> names.add(inSection(section, name)));
+                plan.sections().forEach(section -> names.add(section.inName(name)));
             }
         }
         if (!plan.edits().isEmpty()) {
@@ -74,11 +74,10 @@ public final class Papers {
             for (PlannedSection section : plan.sections()) {
                 Session printed = PrintedSession.of(planned, plan, proof, section);
                 papers.put(
-                        inSection(section, TIMELINE),
-                        OtioWriter.of(printed, recording -> up(plan) + recording.fileName()));
-                papers.put(inSection(section, CLIPS), utf8(ClipsCsv.of(printed, Recording::fileName)));
+                        section.inName(TIMELINE), OtioWriter.of(printed, recording -> up(plan) + recording.fileName()));
+                papers.put(section.inName(CLIPS), utf8(ClipsCsv.of(printed, Recording::fileName)));
                 papers.put(
-                        inSection(section, TEMPO_MAP),
+                        section.inName(TEMPO_MAP),
                         MidiFile.ofSong(
                                 planned,
                                 section.passage().range(),
@@ -103,18 +102,9 @@ public final class Papers {
         return plan.sheet().isEmpty() ? "" : "../";
     }
 
-    /** What a paper is called of which there is one for each section. */
-    private static String inSection(PlannedSection section, String name) {
-        if (section.folder().isEmpty()) {
-            return name;
-        }
-        int dot = name.lastIndexOf('.');
-        return name.substring(0, dot) + " - " + section.folder() + name.substring(dot);
-    }
-
     /** Whether a file of this name beside a manifest lays out or tells again what the manifest says, or the list of edits. */
     public static boolean isTold(String name) {
-        return List.of(TIMELINE, CLIPS, TEMPO_MAP, EDITS, MovesTable.NAME).stream()
+        return List.of(TIMELINE, CLIPS, TEMPO_MAP, EDITS, MovesTable.NAME, Plan.BEAT).stream()
                 .anyMatch(own -> {
                     int dot = own.lastIndexOf('.');
                     String stem = own.substring(0, dot);
@@ -124,7 +114,7 @@ public final class Papers {
 
     /** For sentences. */
     static String perSection(Plan plan, String name) {
-        return plan.sections().stream().map(section -> inSection(section, name)).collect(Collectors.joining(", "));
+        return plan.sections().stream().map(section -> section.inName(name)).collect(Collectors.joining(", "));
     }
 
     private static String document(Plan plan) {

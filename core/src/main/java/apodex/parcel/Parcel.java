@@ -26,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import java.util.zip.CRC32;
 
 /**
@@ -139,7 +140,9 @@ public final class Parcel {
         }
         List<String> others =
                 new ArrayList<>(plan.notes().stream().map(NoteFile::path).toList());
-        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(others::add);
+        Stream.concat(plan.listening().stream(), plan.beats().stream())
+                .filter(path -> !path.isEmpty())
+                .forEach(others::add);
         for (String path : others) {
             all.add(read(path, printed.resolve(path)));
         }

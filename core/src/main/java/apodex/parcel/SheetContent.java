@@ -1,5 +1,6 @@
 package apodex.parcel;
 
+import apodex.audio.FileKind;
 import apodex.handoff.AsPlanned;
 import apodex.handoff.Handoff;
 import apodex.handoff.InOneSentence;
@@ -180,6 +181,9 @@ final class SheetContent {
                 .filter(path -> !path.isEmpty())
                 .forEach(path -> rows.add(
                         List.of(path, "to listen to", plan.listeningAs().label(), "", "", "", "")));
+        plan.beats().stream()
+                .filter(path -> !path.isEmpty())
+                .forEach(path -> rows.add(List.of(path, "the beat", FileKind.FLAC.label(), "", "", "", "")));
         boolean trimmed = plan.prints().stream().anyMatch(print -> print.trimDb() != 0);
         int columns = trimmed ? HEAD.size() : HEAD.size() - 1;
         blocks.add(new Sheet.Table(

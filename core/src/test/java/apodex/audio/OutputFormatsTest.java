@@ -2,6 +2,7 @@ package apodex.audio;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import apodex.time.SampleRate;
 import java.io.IOException;
@@ -95,6 +96,11 @@ final class OutputFormatsTest {
         "INT16, 2, 9216",
         "INT24, 2, 5000",
         "INT24, 1, 1",
+        "INT16, 1, 3",
+        "INT24, 2, 31",
+        "INT16, 1, 33",
+        "INT24, 2, 4097",
+        "INT16, 1, 4099",
         "INT24, 1, 4095",
         "INT16, 2, 18432",
         "INT24, 2, 36864"
@@ -254,6 +260,12 @@ final class OutputFormatsTest {
             OutsideTools.run(folder, "flac", "-t", "-s", "named.flac");
             assertThat(OutsideTools.run(folder, "metaflac", "--export-tags-to=-", "named.flac"))
                     .contains("TITLE=Violão & “Röhre” <1>", "TAKE=Take 2", "BPM=97.5", "INITIALKEY=F#m", "PART=Bridge");
+            // frame 4,000 at 44.1 kHz is 90.7 ms
+            assertThat(OutsideTools.run(folder, "ffprobe", "-v", "error", "-show_chapters", "named.flac"))
+                    .contains("start_time=0.091", "title=Bridge é");
+            assertThat(SoundFacts.read(file).markers())
+                    .extracting(SoundFacts.Mark::name, mark -> Math.round(mark.frame() / 44.1))
+                    .containsExactly(tuple("Start", 0L), tuple("Bridge é", 91L));
         }
         if (kind == FileKind.MP3) {
             Mp3Reader.decode(file, folder.resolve("back.wav"));

@@ -277,7 +277,7 @@ final class StationsTest {
         assertThat(fader - raw).isCloseTo(-3.0103, org.assertj.core.api.Assertions.within(1e-3));
         assertThat(Files.size(out.resolve(result.plan().listening().get(0)))).isGreaterThan(50_000);
         try (var files = Files.walk(out).filter(Files::isRegularFile)) {
-            assertThat(files).as("nothing else is left behind").hasSize(4 + 1 + 2);
+            assertThat(files).as("nothing else is left behind").hasSize(4 + 1 + 2 + 1);
         }
     }
 

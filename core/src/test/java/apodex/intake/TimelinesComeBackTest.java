@@ -3,6 +3,7 @@ package apodex.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import apodex.audio.FlacFile;
 import apodex.handoff.Brief;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
@@ -15,12 +16,14 @@ import apodex.session.AudioRow;
 import apodex.session.Clip;
 import apodex.session.Marker;
 import apodex.session.Session;
+import apodex.signal.WalkedFiles;
 import apodex.time.TempoMap;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.io.TempDir;
@@ -58,6 +61,7 @@ class TimelinesComeBackTest {
         liesAsSaid(laidOut("Timeline.otio"), true);
         liesAsSaid(laidOut("clips.csv"), false);
         tempoMap();
+        beat();
     }
 
     /** The sounds and one paper, as a drop; the session that comes of it. */
@@ -100,6 +104,35 @@ class TimelinesComeBackTest {
                                     + section.passage().leadInFrames())
                             .sorted()
                             .toList());
+        }
+    }
+
+    /** A click where every bar begins, in a file as long as the others. */
+    private void beat() throws IOException {
+        if (plan.beats().get(0).isEmpty()) {
+            return;
+        }
+        PlannedSection section = plan.sections().get(0);
+        Path sound = folder.resolve("beat.wav");
+        FlacFile.decode(parcel.resolve(plan.beats().get(0)), sound);
+        double[] click = WalkedFiles.read(sound)[0];
+        assertThat(click).hasSize((int) section.frames());
+        TempoMap map = random.session.song().timeline();
+        double ratio = (double) plan.rate().hertz() / random.session.rate().hertz();
+        for (int bar = 1; bar < 100; bar++) {
+            long frame = map.frameOf(map.quarterOfBar(bar), random.session.rate());
+            int at = (int) Math.round((frame
+                            - section.passage().range().start()
+                            + section.passage().leadInFrames())
+                    * ratio);
+            int end = at + plan.rate().hertz() / 100;
+            boolean isIn = frame >= section.passage().range().start()
+                    && frame < section.passage().range().end();
+            if (!isIn || end > click.length) {
+                continue;
+            }
+            double loudest = Arrays.stream(click, at, end).map(Math::abs).max().orElse(0);
+            assertThat(loudest).as("bar %s", bar).isGreaterThan(0.05);
         }
     }
 

@@ -129,7 +129,7 @@ final class ParcelTest {
         String checked =
                 OutsideTools.run(folder.resolve("unpacked"), "sha256sum", "--strict", "-c", Checksums.FILE_NAME);
         assertThat(checked.lines())
-                .hasSize(13)
+                .hasSize(14)
                 .allMatch(line -> line.endsWith(": OK"))
                 .anyMatch(line -> line.startsWith("Tracks/02_Größe- Tuba.wav"))
                 .anyMatch(line -> line.startsWith("Sheet/Session sheet.pdf"));
@@ -145,6 +145,7 @@ final class ParcelTest {
                             "Tracks/01_Dulcimer pickup.wav",
                             "Tracks/02_Größe- Tuba.wav",
                             "Reference/00_Reference Mix.wav",
+                            "Sheet/Click.flac",
                             "Sheet/Session sheet.txt",
                             "Sheet/Session sheet.html",
                             "Sheet/Session sheet.pdf",
@@ -329,6 +330,8 @@ final class ParcelTest {
         }
         Files.createDirectories(files.resolve("Reference"));
         Files.write(files.resolve("Reference/00_Reference Mix.wav"), noise);
+        Files.createDirectories(files.resolve("Sheet"));
+        Files.write(files.resolve("Sheet/Click.flac"), new byte[100]);
         Parcel split = new Parcel(
                 session, handoff.with(handoff.settings().withSplit(10)), plan, sized(proof, noise.length), "{}");
         List<Path> zips = new java.util.ArrayList<>();

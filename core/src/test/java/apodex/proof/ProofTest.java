@@ -211,6 +211,7 @@ final class ProofTest {
                 java.util.Collections.nCopies(files, print),
                 List.of(),
                 List.of(""),
+                List.of(""),
                 List.of(),
                 List.of(new PlannedSection("", "", passage, 100, 5)),
                 Sharing.STANDARD,

@@ -43,6 +43,7 @@ public class RunPublic {
     /** A stretch of the song. @param frames length of its files */
     public record PublicSection(String name, long frames) {}
 
+    /** @param edits how many more files were cut out of recordings */
     public record Parcel(
             String song,
             String artist,
@@ -56,6 +57,7 @@ public class RunPublic {
             String depth,
             List<PublicSection> sections,
             List<PublicFile> files,
+            int edits,
             List<Zip> zips) {}
 
     /** @throws Refused (404, 409) when there is none, or it is not done */
@@ -100,6 +102,7 @@ public class RunPublic {
                         .map(section -> new PublicSection(section.name(), section.frames()))
                         .toList(),
                 files,
+                run.plan().edits().excerpts().size(),
                 mapper.parcels(runId).stream()
                         .map(zip -> new Zip(zip.zipName(), zip.bytes(), zip.sha256(), zip.changesSince()))
                         .toList());

@@ -15,6 +15,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * A run as it is told over HTTP.
@@ -155,7 +156,9 @@ record RunView(
         List<OtherFile> others = new ArrayList<>();
         plan.edits().excerpts().forEach(excerpt -> others.add(OtherFile.at(excerpt.path())));
         plan.notes().forEach(notes -> others.add(OtherFile.at(notes.path())));
-        plan.listening().stream().filter(path -> !path.isEmpty()).forEach(path -> others.add(OtherFile.at(path)));
+        Stream.concat(plan.listening().stream(), plan.beats().stream())
+                .filter(path -> !path.isEmpty())
+                .forEach(path -> others.add(OtherFile.at(path)));
         Papers.paths(plan).forEach(path -> others.add(OtherFile.at(path)));
         return others;
     }
