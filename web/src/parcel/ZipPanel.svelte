@@ -26,7 +26,7 @@
     <dt>Size</dt>
     <dd class="mono">{bytes(parcel.bytes)}</dd>
     {#if parcels.length === 1}<dt>Holds</dt>
-      <dd class="mono">{count(view.files.length, 'file')}, sheet, checksums</dd>
+      <dd class="mono">{count(view.files.length + view.edits, 'file')}, sheet, checksums</dd>
       <dt>Packed</dt>
       <dd class="mono">stored, not compressed</dd>{/if}
     <dt>SHA-256</dt>

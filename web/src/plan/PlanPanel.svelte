@@ -31,6 +31,7 @@
   const settled = $derived(store.state!.settled);
   const session = $derived(sessions.session!);
   const prints = $derived(plan.prints.filter((print) => print.row === row.row));
+  const edited = $derived(plan.edits.rows.some((each) => each.row === row.row));
   const source = $derived(session.rows.find((r) => r.id === row.row));
   const audio = $derived(source?.type === 'audio' ? (source as AudioRow) : undefined);
   const marks = [-30, -24, -18, -12, -6, 0];
@@ -132,7 +133,7 @@
 {#if members.length > 1}{@render many('This group and its members at', members)}{/if}
 {#if alike.length > 1}{@render many(`All ${source!.about.role} at`, alike)}{/if}
 <h3>Files from this row</h3>
-{#if plan.edits.rows.some((each) => each.row === row.row)}
+{#if edited}
   <p class="cap">Raw goes out as edits: its recordings with {settled.handleSeconds} s beside each clip.</p>
 {/if}
 {#each prints as print (print.folder + print.file)}
@@ -163,7 +164,7 @@
         >{/if}</label
     >{/if}
 {:else}
-  <p class="none">None. Click a station on its line to print it.</p>
+  {#if !edited}<p class="none">None. Click a station on its line to print it.</p>{/if}
 {/each}
 {#if elsewhere.length}
   <h3>If it were taken elsewhere</h3>

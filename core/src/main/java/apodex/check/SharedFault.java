@@ -36,7 +36,7 @@ public record SharedFault(Finding finding, List<Finding> parts) {
         }
         List<SharedFault> shared = new ArrayList<>();
         alike.values().forEach(some -> {
-            if (rows(some).size() < LEAST) {
+            if (some.size() == 1 || rows(some).size() < LEAST) {
                 some.forEach(finding -> shared.add(new SharedFault(finding, List.of(finding))));
             } else {
                 shared.add(new SharedFault(together(session, some), some));

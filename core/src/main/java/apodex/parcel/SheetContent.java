@@ -2,6 +2,7 @@ package apodex.parcel;
 
 import apodex.audio.FileKind;
 import apodex.handoff.AsPlanned;
+import apodex.handoff.Excerpt;
 import apodex.handoff.Handoff;
 import apodex.handoff.InOneSentence;
 import apodex.handoff.Plan;
@@ -157,7 +158,9 @@ final class SheetContent {
 
     private void files() {
         blocks.add(new Sheet.Heading("Files"));
-        blocks.add(new Sheet.Paragraph("All files" + (plan.sections().size() > 1 ? " of a section" : "")
+        blocks.add(new Sheet.Paragraph("All files"
+                + (plan.sections().size() > 1 ? " of a section" : "")
+                + (plan.edits().isEmpty() ? "" : " but the edits below")
                 + " start together and have one length. Import them all at the same place"
                 + (plan.format().isStamped() ? ", or by their time stamps," : "") + " and they line up."));
         List<List<String>> rows = new ArrayList<>();
@@ -210,17 +213,22 @@ final class SheetContent {
                 + " is the same as a list, with gain, fades and polarity. Positions count from the session’s start, at "
                 + session.rate().label() + ". Levels, trims and channels of other files do not hold for these."));
         blocks.add(new Sheet.Table(
-                List.of("File", "Recording", "Format", "Channels", "Begins at", "Length"),
-                List.of(false, false, false, false, true, true),
+                List.of("File", "Format", "Channels", "Begins at", "Length"),
+                List.of(false, false, false, true, true),
                 plan.edits().excerpts().stream()
                         .map(excerpt -> List.of(
-                                excerpt.path(),
-                                session.recording(excerpt.recording()).fileName(),
+                                cutOut(excerpt),
                                 excerpt.rate().label() + ", " + excerpt.sample().label(),
                                 excerpt.channels() == 1 ? "mono" : "stereo",
                                 "sample " + excerpt.start(),
                                 Figures.minutes(excerpt.rate().seconds(excerpt.frames()))))
                         .toList()));
+    }
+
+    /** The file, and the recording where that is called otherwise. */
+    private String cutOut(Excerpt excerpt) {
+        String recording = session.recording(excerpt.recording()).fileName();
+        return recording.equals(excerpt.file()) ? excerpt.path() : excerpt.path() + " from " + recording;
     }
 
     private static String channels(FileProof file) {

@@ -85,6 +85,19 @@ class SharedFaultTest {
     }
 
     @Test
+    void whatIsOneFindingOfManyRowsAlreadyStaysAsItIs() {
+        Session session = hot(4);
+        Session panned = session.withRows(session.rows().stream()
+                .map(row -> row.withStrip(row.strip().withFader(-3, 20)))
+                .toList());
+        List<Finding> leftOut = Checks.look(new Look(panned, handoff, sounds)).stream()
+                .filter(finding -> finding.check().equals("leftOutOfRaw"))
+                .toList();
+        assertThat(leftOut).hasSize(1);
+        assertThat(SharedFault.of(panned, leftOut)).containsExactly(new SharedFault(leftOut.get(0), leftOut));
+    }
+
+    @Test
     void twoAreToldOneByOne() {
         Session session = hot(2);
         List<Finding> each = found(session, handoff);

@@ -26,7 +26,8 @@ import java.util.stream.Stream;
  * @param failure  why it failed, in a sentence
  * @param frames   length every file has or will have
  * @param files    as planned, and once proofed as read back
- * @param others   what comes with the files in the parcel: notes, an MP3
+ * @param others   what comes with the files in the parcel: edits, notes, an MP3
+ * @param edits    how many of those were cut out of recordings
  * @param changes what changed since the run before
  * @param sections what stretches of the song there are
  * @param sums     by section: whether files add up
@@ -50,6 +51,7 @@ record RunView(
         Instant createdAt,
         List<RunFile> files,
         List<OtherFile> others,
+        int edits,
         @Nullable SinceLastRun changes,
         List<SectionView> sections,
         List<Verdict> verdicts,
@@ -144,6 +146,7 @@ record RunView(
                 run.createdAt(),
                 files(run),
                 others(run.plan()),
+                run.plan().edits().excerpts().size(),
                 run.changes(),
                 sections(run.plan()),
                 proof.verdicts(),
