@@ -66,6 +66,30 @@
     </Select></label
   >
 {/snippet}
+{#snippet number(
+  name: 'leadInBars' | 'tailSeconds' | 'headroomDb' | 'handleSeconds' | 'splitMegabytes',
+  label: string,
+  unit: string,
+  open: string,
+)}
+  <label
+    ><span>{label}</span><span class="with"
+      ><Field
+        class={['w-24!', settings[name] !== null && settings[name] !== undefined && 'set']}
+        value={settings[name] ?? ''}
+        placeholder={String(behind[name] ?? open)}
+        inputmode="decimal"
+        onchange={(e) =>
+          typedNumber(
+            e.currentTarget,
+            (value) => onset({ [name]: value }),
+            () => settings[name],
+          )}
+      />
+      {unit}</span
+    ></label
+  >
+{/snippet}
 {#snippet yesNo(
   name: 'count' | 'takes' | 'edits' | 'notes' | 'listening' | 'cues' | 'layOut' | 'document',
   label: string,
@@ -93,93 +117,19 @@
     OPEN_RATE,
   )}
   {@render select('sides', 'Channels', CHANNELS)}
-  <label
-    ><span>Lead-in</span><span class="with"
-      ><Field
-        class={['w-24!', settings.leadInBars !== null && settings.leadInBars !== undefined && 'set']}
-        value={settings.leadInBars ?? ''}
-        placeholder={String(behind.leadInBars ?? 0)}
-        inputmode="numeric"
-        onchange={(e) =>
-          typedNumber(
-            e.currentTarget,
-            (leadInBars) => onset({ leadInBars }),
-            () => settings.leadInBars,
-          )}
-      /> bars</span
-    ></label
-  >
-  <label
-    ><span>Tail</span><span class="with"
-      ><Field
-        class={['w-24!', settings.tailSeconds !== null && settings.tailSeconds !== undefined && 'set']}
-        value={settings.tailSeconds ?? ''}
-        placeholder={behind.tailSeconds === null || behind.tailSeconds === undefined
-          ? 'until quiet'
-          : String(behind.tailSeconds)}
-        onchange={(e) =>
-          typedNumber(
-            e.currentTarget,
-            (tailSeconds) => onset({ tailSeconds }),
-            () => settings.tailSeconds,
-          )}
-      /> s</span
-    ></label
-  >
+  {@render number('leadInBars', 'Lead-in', 'bars', '0')}
+  {@render number('tailSeconds', 'Tail', 's', 'until quiet')}
   {@render select('levels', 'Levels', LEVELS)}
   {#if effective.levels === 'headroom'}
-    <label
-      ><span>The loudest stays below full scale by</span><span class="with"
-        ><Field
-          class={['w-24!', settings.headroomDb !== null && settings.headroomDb !== undefined && 'set']}
-          value={settings.headroomDb ?? ''}
-          placeholder={String(behind.headroomDb ?? 6)}
-          onchange={(e) =>
-            typedNumber(
-              e.currentTarget,
-              (headroomDb) => onset({ headroomDb }),
-              () => settings.headroomDb,
-            )}
-        /> dB</span
-      ></label
-    >
+    {@render number('headroomDb', 'The loudest stays below full scale by', 'dB', '6')}
   {/if}
   {#if effective.edits}
-    <label
-      ><span>More of a recording beside each clip</span><span class="with"
-        ><Field
-          class={['w-24!', settings.handleSeconds !== null && settings.handleSeconds !== undefined && 'set']}
-          value={settings.handleSeconds ?? ''}
-          placeholder={String(behind.handleSeconds ?? 2)}
-          onchange={(e) =>
-            typedNumber(
-              e.currentTarget,
-              (handleSeconds) => onset({ handleSeconds }),
-              () => settings.handleSeconds,
-            )}
-        /> s</span
-      ></label
-    >
+    {@render number('handleSeconds', 'More of a recording beside each clip', 's', '2')}
   {/if}
   {@render select('click', 'Click from the tempo map', CLICKS)}
   {@render select('folders', 'Folders', FOLDERS)}
   {@render select('listeningAs', 'The mix to listen to', LISTENING)}
-  <label
-    ><span>Zips no larger than</span><span class="with"
-      ><Field
-        class={['w-24!', settings.splitMegabytes !== null && settings.splitMegabytes !== undefined && 'set']}
-        value={settings.splitMegabytes ?? ''}
-        placeholder={behind.splitMegabytes ? String(behind.splitMegabytes) : 'one zip'}
-        inputmode="numeric"
-        onchange={(e) =>
-          typedNumber(
-            e.currentTarget,
-            (splitMegabytes) => onset({ splitMegabytes }),
-            () => settings.splitMegabytes,
-          )}
-      /> MB</span
-    ></label
-  >
+  {@render number('splitMegabytes', 'Zips no larger than', 'MB', 'one zip')}
   {@render select('returns', 'Returns at Bus and Mix', RETURNS)}
   {@render select('dynamics', 'Shared dynamics', DYNAMICS)}
 </div>

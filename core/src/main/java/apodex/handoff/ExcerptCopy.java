@@ -14,6 +14,7 @@ import apodex.signal.UnreadableRecording;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 
@@ -103,6 +104,6 @@ final class ExcerptCopy {
                 "From frame " + excerpt.start() + " of " + recording.fileName(),
                 null,
                 "",
-                java.util.List.of());
+                List.of());
     }
 }

@@ -1,10 +1,12 @@
 package apodex.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import apodex.audio.FileKind;
 import apodex.audio.SampleFormat;
 import apodex.handoff.Brief;
+import apodex.handoff.Depth;
 import apodex.handoff.Edits.EditedRow;
 import apodex.handoff.Handoff;
 import apodex.handoff.Settings;
@@ -69,7 +71,7 @@ class EditsComeBackTest {
                         .withEdits(true, HANDLES.get((int) (seed % 3)))
                         .withExtras(true, false, false, false));
         if (seed % 5 == 0) {
-            handoff = handoff.with(handoff.settings().withDepth(apodex.handoff.Depth.INT24));
+            handoff = handoff.with(handoff.settings().withDepth(Depth.INT24));
         }
         parcel = Unpacked.of(session, handoff, random.recordings, folder);
         assertThat(parcel.plan().prints())
@@ -81,7 +83,7 @@ class EditsComeBackTest {
         }
         assertThat(parcel.proof().verdicts())
                 .extracting(Verdict::headline, Verdict::grade)
-                .contains(org.assertj.core.groups.Tuple.tuple("Edits as recorded", Verdict.Grade.GOOD));
+                .contains(tuple("Edits as recorded", Verdict.Grade.GOOD));
         comesBack(intake("Sheet/Edits.otio", false));
         comesBack(intake("Sheet/edits.csv", false));
         comesBack(intake("", true));

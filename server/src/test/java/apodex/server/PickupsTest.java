@@ -6,11 +6,19 @@ import apodex.audio.SoundBytes;
 import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.Socket;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -128,6 +136,53 @@ final class PickupsTest {
                         .asInt())
                 .as("twice as long")
                 .isBetween(3, 5);
+    }
+
+    @Test
+    void manyTriesAtOnceWinNothingAndCostNobodyElse() throws Exception {
+        JsonNode link = link("{\"days\": 3, \"passPhrase\": \"low tide\"}");
+        List<Integer> answers = IntStream.range(0, 200)
+                .parallel()
+                .mapToObj(i -> tried(link, "127.0.0.9", "ebb " + i))
+                .toList();
+        assertThat(answers).containsOnly(403, 429);
+        assertThat(answers.stream().filter(status -> status == 403))
+                .as("three are free, and no more are judged in two seconds")
+                .hasSizeBetween(3, 4);
+        assertThat(tried(link, "127.0.0.9", "low tide")).isEqualTo(429);
+        assertThat(tried(link, "127.0.0.8", "low tide")).as("the receiver").isEqualTo(204);
+    }
+
+    @Test
+    void aTokenInOtherLettersIsAnotherToken() throws Exception {
+        String path = api(link("{\"days\": 3}"));
+        int slash = path.lastIndexOf('/') + 1;
+        String token = path.substring(slash);
+        String other = token.chars()
+                .mapToObj(c -> Character.toString(
+                        Character.isUpperCase(c) ? Character.toLowerCase(c) : Character.toUpperCase(c)))
+                .collect(Collectors.joining());
+        assertThat(client.get(path).status()).isEqualTo(200);
+        assertThat(client.get(path.substring(0, slash) + other).status()).isEqualTo(404);
+    }
+
+    /** Tries a pass phrase from an address of this machine's own network. @return the status */
+    private int tried(JsonNode link, String from, String phrase) {
+        byte[] body = ("{\"passPhrase\": \"" + phrase + "\"}").getBytes(StandardCharsets.UTF_8);
+        URI uri = client.uri(api(link) + "/unlock");
+        try (Socket socket = new Socket(uri.getHost(), uri.getPort(), InetAddress.getByName(from), 0)) {
+            OutputStream out = socket.getOutputStream();
+            out.write(("POST " + uri.getPath() + " HTTP/1.1\r\nHost: " + uri.getHost() + ":" + uri.getPort()
+                            + "\r\nContent-Type: application/json\r\nConnection: close\r\nContent-Length: "
+                            + body.length
+                            + "\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
+            out.write(body);
+            String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            return Integer.parseInt(answer.split(" ")[1]);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test

@@ -69,6 +69,16 @@ final class PrepareTest {
         return null;
     }
 
+    /** What leaves a finding as it is. */
+    private static String leaving(JsonNode found) throws Exception {
+        return new ObjectMapper()
+                .writeValueAsString(Map.of(
+                        "key",
+                        found.get("finding").get("key").asText(),
+                        "seen",
+                        found.get("seen").asText()));
+    }
+
     @Test
     void findingsAreMeasuredOnceAndStayDismissedUntilTheirEvidenceChanges() throws Exception {
         Client client = TestServer.shared().client();
@@ -84,12 +94,7 @@ final class PrepareTest {
                         + summary.get("open").get("know").asInt())
                 .isEqualTo(report(client, id, handoff).get("findings").size());
         assertThat(clipped.get("dismissed").asBoolean()).isFalse();
-        String leave = new ObjectMapper()
-                .writeValueAsString(Map.of(
-                        "key",
-                        clipped.get("finding").get("key").asText(),
-                        "seen",
-                        clipped.get("seen").asText()));
+        String leave = leaving(clipped);
         assertThat(client.post("/api/sessions/" + id + "/findings/leave", leave).status())
                 .isEqualTo(204);
         assertThat(found(report(client, id, handoff), "clippedRecording")
@@ -104,7 +109,6 @@ final class PrepareTest {
                         .asBoolean())
                 .as("it says something else now")
                 .isFalse();
-        client.post("/api/sessions/" + id + "/findings/restore", leave);
         assertThat(client.post("/api/sessions/" + id + "/findings/leave", "{\"key\": \"x\", \"seen\": \"no\"}")
                         .status())
                 .isEqualTo(422);
@@ -204,12 +208,7 @@ final class PrepareTest {
         String byRow = "/api/sessions/" + id + "/findings?by=row&handoff=" + handoff;
         assertThat(checks(client.get(byRow).json(), "clippedRecording")).isEqualTo(3);
         assertThat(client.get(byRow).json().get("open")).isEqualTo(whole.get("open"));
-        String leave = new ObjectMapper()
-                .writeValueAsString(Map.of(
-                        "key",
-                        clipped.get("finding").get("key").asText(),
-                        "seen",
-                        clipped.get("seen").asText()));
+        String leave = leaving(clipped);
         client.post("/api/sessions/" + id + "/findings/leave", leave);
         for (JsonNode report :
                 List.of(report(client, id, handoff), client.get(byRow).json())) {
@@ -217,7 +216,12 @@ final class PrepareTest {
                     .isTrue();
             assertThat(checks(report, "clippedRecording")).isEqualTo(1);
         }
-        client.post("/api/sessions/" + id + "/findings/restore", leave);
+        String key = clipped.get("finding").get("key").asText();
+        assertThat(client.post(
+                                "/api/sessions/" + id + "/findings/restore",
+                                new ObjectMapper().writeValueAsString(Map.of("key", key)))
+                        .status())
+                .isEqualTo(204);
         assertThat(checks(client.get(byRow).json(), "clippedRecording")).isEqualTo(3);
         assertThat(report(client, id, handoff).get("open")).isEqualTo(whole.get("open"));
     }

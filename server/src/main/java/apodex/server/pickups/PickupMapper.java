@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface PickupMapper {
-    String COLUMNS = "id, run_id, token, phrase, message, created_at, ends_at, withdrawn, wrong_tries, blocked_until";
+    String COLUMNS = "id, run_id, token, phrase, message, created_at, ends_at, withdrawn";
 
     /** @param phrase hash of the pass phrase; null for none */
     record Pickup(
@@ -21,9 +21,7 @@ interface PickupMapper {
             String message,
             Instant createdAt,
             Instant endsAt,
-            boolean withdrawn,
-            int wrongTries,
-            @Nullable Instant blockedUntil) {}
+            boolean withdrawn) {}
 
     record Event(EventKind kind, String words, Instant at) {}
 
@@ -44,9 +42,6 @@ interface PickupMapper {
 
     @Update("UPDATE pickup SET withdrawn = TRUE WHERE id = #{id}")
     void withdraw(String id);
-
-    @Update("UPDATE pickup SET wrong_tries = #{tries}, blocked_until = #{until} WHERE id = #{id}")
-    void block(String id, int tries, @Nullable Instant until);
 
     @Insert("INSERT INTO pickup_event (pickup_id, kind, words) VALUES (#{pickupId}, #{kind}, #{words})")
     void tell(String pickupId, EventKind kind, String words);

@@ -23,17 +23,15 @@ class Pickups {
     private static final int LONGEST_MESSAGE = 4_000;
     /** BCrypt reads no more. */
     private static final int LONGEST_PHRASE_BYTES = 72;
-    /** Slips of the finger cost nothing. */
-    private static final int FREE_TRIES = 3;
-
-    private static final Duration LONGEST_WAIT = Duration.ofMinutes(15);
 
     private final PickupMapper mapper;
+    private final PhraseTries tries;
     private final SecureRandom random = new SecureRandom();
     private final BCryptPasswordEncoder phrases = new BCryptPasswordEncoder();
 
-    Pickups(PickupMapper mapper) {
+    Pickups(PickupMapper mapper, PhraseTries tries) {
         this.mapper = mapper;
+        this.tries = tries;
     }
 
     Pickup create(String runId, int days, @Nullable String passPhrase, @Nullable String message) {
@@ -110,36 +108,22 @@ class Pickups {
     }
 
     /**
-     * Tries a pass phrase. After a few wrong ones each try has to wait, twice as long as the one before.
+     * Tries a pass phrase. After a few wrong ones from one place each try has to wait, twice as long as the one before.
      *
+     * @param address where it comes from
      * @return what opens the link from now on
      */
-    String unlock(String token, @Nullable String passPhrase) {
+    String unlock(String token, @Nullable String passPhrase, String address) {
         Pickup pickup = through(token);
-        if (pickup.blockedUntil() != null && Instant.now().isBefore(pickup.blockedUntil())) {
-            long seconds = Math.max(
-                    1, Duration.between(Instant.now(), pickup.blockedUntil()).toSeconds() + 1);
-            throw Refused.tooMany(
-                    "Too many wrong tries. Try again in "
-                            + (seconds < 90 ? seconds + " s." : (seconds + 59) / 60 + " minutes."),
-                    seconds);
-        }
         if (pickup.phrase() == null) {
             return "";
         }
-        if (passPhrase == null || !phrases.matches(passPhrase.strip(), pickup.phrase())) {
-            int tries = pickup.wrongTries() + 1;
-            Duration wait =
-                    tries < FREE_TRIES ? Duration.ZERO : Duration.ofSeconds(1L << Math.min(20, tries - FREE_TRIES + 1));
-            mapper.block(
-                    pickup.id(),
-                    tries,
-                    tries < FREE_TRIES
-                            ? null
-                            : Instant.now().plus(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait));
+        if (!tries.judge(
+                pickup.id(),
+                address,
+                () -> passPhrase != null && phrases.matches(passPhrase.strip(), pickup.phrase()))) {
             throw Refused.forbidden("That is not the pass phrase.");
         }
-        mapper.block(pickup.id(), 0, null);
         return key(pickup);
     }
 

@@ -85,8 +85,9 @@ class ReceiverController {
 
     @Operation(description = "Opens the link with its pass phrase; the answer's cookie keeps it open.")
     @PostMapping("/unlock")
-    ResponseEntity<Void> unlock(@PathVariable String token, @RequestBody PassPhrase phrase) {
-        String key = pickups.unlock(token, phrase.passPhrase());
+    ResponseEntity<Void> unlock(
+            @PathVariable String token, @RequestBody PassPhrase phrase, HttpServletRequest request) {
+        String key = pickups.unlock(token, phrase.passPhrase(), request.getRemoteAddr());
         ResponseCookie cookie = ResponseCookie.from(KEY, key)
                 .path("/api/p/" + token)
                 .httpOnly(true)
