@@ -70,7 +70,7 @@ public final class DropExaminer {
         Song song = session == null ? Song.titled(title) : session.song();
         ManifestSeats ours = papers.manifest == null ? null : new ManifestSeats(papers.manifest, session);
         Media media = Media.ofSounds(sorted.sounds).and(session == null ? List.of() : session.recordings());
-        Lists lists = listed(sorted, media, rate, song, start(sorted, media, rate));
+        Lists laid = laid(sorted, media, rate, song, start(sorted, media, rate));
         List<Examination> heard = hear(sorted);
         List<NamedSeats.Read> seats =
                 NamedSeats.of(sorted.sounds.stream().map(DropExaminer::named).toList(), title);
@@ -111,7 +111,7 @@ public final class DropExaminer {
         }
         CameAlong along = ours == null || sorted.documents.isEmpty()
                 ? null
-                : SessionAsItWas.along(sorted.documents.get(0).session(), files, sorted);
+                : SessionAsItWas.along(sorted.documents.get(0).session(), papers.manifest.editedRows(), files, sorted);
         boolean counted = ours == null && files.stream().anyMatch(file -> file.number() > 0);
         Onto onto = session == null ? null : Onto.of(sessionId, session, at, files);
         if (onto != null) {
@@ -127,7 +127,7 @@ public final class DropExaminer {
                 start,
                 counted ? RowsInOrder.AS_NUMBERED : RowsInOrder.AS_THEY_CAME,
                 files,
-                ours == null ? tagged(lists, sorted) : Lists.NONE,
+                ours == null ? tagged(counted(laid, sorted), sorted) : laid,
                 papers.check(drop.files(), sorted.sounds).orElse(null),
                 new SameSounds(store).among(files),
                 null,
@@ -198,6 +198,11 @@ public final class DropExaminer {
 
     /** Marks what lists and saved sessions name as used, remarks what does not fit of it, and counts the rows it makes. */
     static Lists listed(Sorted sorted, Media media, SampleRate rate, Song song, long start) {
+        return counted(laid(sorted, media, rate, song, start), sorted);
+    }
+
+    /** The same, counting the rows of lists alone. */
+    private static Lists laid(Sorted sorted, Media media, SampleRate rate, Song song, long start) {
         Lists read = SessionLayout.listed(
                         sorted, media, rate, SessionLayout.song(sorted, song, null), Lists.NONE, start)
                 .facts();
@@ -205,6 +210,11 @@ public final class DropExaminer {
                 .flatMap(document -> document.session().recordings().stream())
                 .forEach(recording -> media.known(recording.sha256()).ifPresent(media::use));
         sorted.remarkOtherSessions();
+        return read;
+    }
+
+    /** With the rows of notes, or in their place those of a saved session. */
+    private static Lists counted(Lists read, Sorted sorted) {
         int players =
                 sorted.songs.stream().mapToInt(midi -> midi.players().size()).sum();
         return read.withRows(

@@ -63,9 +63,13 @@ final class SessionAsItWas {
         this.making = making;
     }
 
-    /** The session that the files were printed from, where it is of use: some of its rows came by themselves. */
+    /**
+     * The session that the files were printed from, where it is of use: some of its rows came by themselves, or as edits.
+     *
+     * @param edits rows that went out as edits
+     */
     @Nullable
-    static CameAlong along(Session document, List<IntakeFile> files, Sorted sorted) {
+    static CameAlong along(Session document, List<Manifest.EditedRow> edits, List<IntakeFile> files, Sorted sorted) {
         Set<String> came = files.stream()
                 .filter(file -> Station.called(file.station()).isPresent())
                 .map(file -> whole(file.seat().row()))
@@ -83,7 +87,11 @@ final class SessionAsItWas {
                                 + " session they have no sound.");
             }
         });
-        return sources.isEmpty() ? null : new CameAlong(document.rows().size() - 1, false);
+        boolean edited = !sorted.lists.isEmpty()
+                && edits.stream().anyMatch(row -> document.row(row.rowId()).isPresent());
+        return sources.isEmpty() && !edited
+                ? null
+                : new CameAlong(document.rows().size() - 1, false);
     }
 
     /** A side that went out by itself is called after it. */

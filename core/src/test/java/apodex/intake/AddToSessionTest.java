@@ -313,12 +313,17 @@ final class AddToSessionTest {
                 List.of(session.rows().get(0), session.rows().get(1).withName("Tuba"), MixRow.DEFAULT));
         IntakeFile came = printed("Tuba left", session.recordings().get(0));
         Sorted sorted = Sorted.ofDocuments(List.of(), Sorted.Forms.NONE);
-        assertThat(SessionAsItWas.along(session, List.of(came), sorted)).isEqualTo(new CameAlong(2, false));
+        assertThat(SessionAsItWas.along(session, List.of(), List.of(came), sorted))
+                .isEqualTo(new CameAlong(2, false));
         assertThat(sorted.remarks).isEmpty();
-        assertThat(SessionAsItWas.along(twice, List.of(came), sorted)).isEqualTo(new CameAlong(2, false));
+        assertThat(SessionAsItWas.along(twice, List.of(), List.of(came), sorted))
+                .isEqualTo(new CameAlong(2, false));
         assertThat(sorted.remarks).extracting(Refusal::file).containsExactly("Tuba");
         assertThat(SessionAsItWas.along(
-                        session, List.of(printed("Oboe", session.recordings().get(0))), sorted))
+                        session,
+                        List.of(),
+                        List.of(printed("Oboe", session.recordings().get(0))),
+                        sorted))
                 .as("a document that none of the files is of")
                 .isNull();
     }

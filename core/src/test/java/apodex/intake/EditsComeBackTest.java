@@ -15,6 +15,7 @@ import apodex.proof.RandomHandoff;
 import apodex.proof.Verdict;
 import apodex.session.AudioRow;
 import apodex.session.Clip;
+import apodex.session.Role;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Station;
@@ -143,13 +144,19 @@ class EditsComeBackTest {
             assertThat(intake.parcel().isWhole()).as("%s", intake.parcel()).isTrue();
         }
         back = store;
+        intakeRows = intake.rowCount();
         return new SessionFromIntake(store, intake, Files.createDirectories(here.resolve("making")))
                 .make(here.resolve("kept"), LocalDate.of(2026, 5, 17));
     }
 
     private Recordings back;
+    private int intakeRows;
 
     private void comesBack(Session came) throws IOException {
+        assertThat(came.rows().stream()
+                        .filter(row -> row.kind().isSource() && row.about().role() != Role.REFERENCE))
+                .as("as many as intake says")
+                .hasSize(intakeRows);
         for (EditedRow edited : parcel.plan().edits().rows()) {
             AudioRow before = (AudioRow) session.row(edited.row()).orElseThrow();
             if (before.takes().stream()

@@ -258,6 +258,7 @@ class ParcelComesBackTest {
         RecordingStore store = new RecordingStore(folder.resolve("store"));
         Intake intake = examine(store, zips);
         if (intake.along() == null) {
+            assertThat(plan.edits().isEmpty()).isTrue();
             assertThat(plan.prints()).noneMatch(print -> random.session
                     .row(print.row())
                     .filter(row -> row.kind().isSource() && !print.isClick())
