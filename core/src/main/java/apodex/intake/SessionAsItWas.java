@@ -6,11 +6,13 @@ import apodex.parcel.Manifest;
 import apodex.session.AudioRow;
 import apodex.session.Brought;
 import apodex.session.Clip;
+import apodex.session.Fade;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
 import apodex.session.Station;
 import apodex.session.Take;
+import apodex.time.FrameRange;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -228,12 +230,43 @@ final class SessionAsItWas {
             Station station = printed.getKey();
             List<Clip> clips = clips(row, station, printed.getValue());
             if (station == Station.RAW && row instanceof AudioRow audio) {
-                made = audio.withTakes(List.of(new Take("t1", "Take 1", clips)), "t1");
+                made = audio.withTakes(List.of(new Take("t1", "Take 1", asCut(audio, clips))), "t1");
             } else if (station != Station.MIX && isOwn(row, station)) {
                 brought.add(new Brought(station, clips));
             }
         }
         return made.withStrip(made.strip().withBrought(brought));
+    }
+
+    /** Raw holds clips without their effects: where it is one file and no clips lie over each other, each piece goes through its own again. */
+    private static List<Clip> asCut(AudioRow row, List<Clip> raw) {
+        List<Clip> clips = row.clips();
+        boolean plain = clips.stream().allMatch(clip -> clip.inserts().isEmpty());
+        boolean overlap = clips.stream().anyMatch(clip -> clips.stream()
+                .anyMatch(other -> other != clip && other.range().overlaps(clip.range())));
+        if (plain || overlap || raw.size() != 1) {
+            return raw;
+        }
+        Clip whole = raw.get(0);
+        return clips.stream()
+                .filter(clip -> clip.range().overlaps(whole.range()))
+                .map(clip -> {
+                    FrameRange piece = clip.range().intersection(whole.range());
+                    return new Clip(
+                            whole.recording(),
+                            whole.firstChannel(),
+                            whole.channels(),
+                            piece.start(),
+                            whole.offset() + piece.start() - whole.position(),
+                            piece.frames(),
+                            whole.gainDb(),
+                            Fade.NONE,
+                            Fade.NONE,
+                            clip.inserts(),
+                            false,
+                            whole.inverted());
+                })
+                .toList();
     }
 
     /** Sums are made of what feeds them; only what is played or recorded can stand for itself. */

@@ -53,7 +53,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** Parcels of random sessions, printed for every built-in brief, come back verified, row for row and sample for sample. */
 @Execution(ExecutionMode.CONCURRENT)
 class ParcelComesBackTest {
-    private static final long CASES = Long.getLong("apodex.parcels.cases", 50);
+    private static final long CASES = Long.getLong("apodex.parcels.cases", 60);
 
     private static final AtomicInteger ADDED_UP = new AtomicInteger();
     private static final AtomicInteger TWINS = new AtomicInteger();
