@@ -70,10 +70,12 @@ final class DoubledVoices extends Check {
                                 + ". Together they are " + db
                                 + " dB louder than the loudest of them; as one stereo stem that can be taken off.",
                         Look.ids(rows))
-                .with("Doubling adds", db + " dB")
-                .showing(Evidence.route(
-                        List.of(rows.get(0).id(), at.session().mix().id())));
+                .with("Doubling adds", db + " dB");
         Optional<Row> group = group(at, rows);
+        List<String> route = new ArrayList<>(List.of(rows.get(0).id()));
+        group.ifPresent(bus -> route.add(bus.id()));
+        route.add(at.session().mix().id());
+        finding = finding.showing(Evidence.route(route));
         if (group.isPresent()) {
             return finding.about("grouped")
                     .offering(Remedy.printing(
@@ -133,13 +135,13 @@ final class DoubledVoices extends Check {
 
     /** What is heard stays: a bus at rest adds them where they were added before. */
     private static Remedy grouping(List<Row> rows, List<String> outputs) {
-        String name = rows.get(0).name() + " Group";
+        Row first = rows.stream().filter(row -> !isDouble(row)).findFirst().orElse(rows.get(0));
+        String name = first.name() + " Group";
         BusRow bus = new BusRow(RowIds.fresh(), name, Strip.feeding(outputs.toArray(String[]::new)));
         List<SessionEdit> edits = new ArrayList<>();
         edits.add(new AddRow(bus, null));
         rows.forEach(row -> edits.add(new SetOutputs(row.id(), List.of(bus.id()))));
-        return Remedy.harmless(
-                "Make one group of them", new Together("Group " + rows.get(0).name(), edits));
+        return Remedy.harmless("Make one group of them", new Together("Group " + first.name(), edits));
     }
 
     private static List<String> words(Row row) {

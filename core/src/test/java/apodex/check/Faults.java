@@ -525,7 +525,7 @@ final class Faults {
                 printing("a", Station.FADER, "squash", Station.FADER));
         Row lead = audio("v1", "Lead Voice", mono("lead", noise(21, 2)));
         Row twice = audio("v2", "Lead Voice Double", mono("twice", noise(22, 2)));
-        fault("doubledVoices", "a voice and its double", session(lead, twice));
+        fault("doubledVoices", "a voice and its double", session(twice, lead));
         fault(
                 "doubledVoices",
                 "in a group of their own",
