@@ -14,6 +14,7 @@ import apodex.time.SampleRate;
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,8 @@ final class EditMaker {
     private final FileKind wanted;
     private final String folder;
     private final FileNames names;
+    /** Frames that resampling looks at beside those it makes, by rate: kernels are costly. */
+    private final Map<SampleRate, Integer> looksBeside = new HashMap<>();
 
     /**
      * @param session  as the handoff sees it
@@ -89,12 +92,16 @@ final class EditMaker {
         long own = recording.rate().hertz();
         long here = session.rate().hertz();
         long beside = Math.round(handleSeconds * own)
-                + (own == here ? 0 : new ResampleKernel(recording.rate(), session.rate()).half());
+                + (own == here ? 0 : looksBeside.computeIfAbsent(recording.rate(), this::looksBeside));
         long from = Math.floorDiv(clip.offset() * own, here) - beside;
         long to = Math.floorDiv((clip.offset() + clip.frames()) * own + here - 1, here) + beside;
         long step = step(recording.rate());
         long start = Math.floorDiv(Math.max(0, from), step) * step;
         return new Span(start, Math.min(recording.frames(), to), clip);
+    }
+
+    private int looksBeside(SampleRate own) {
+        return new ResampleKernel(own, session.rate()).half();
     }
 
     /** Frames of a recording after which one falls on a frame of the session again. */
