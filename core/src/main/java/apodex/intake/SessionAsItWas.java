@@ -7,6 +7,7 @@ import apodex.session.AudioRow;
 import apodex.session.Brought;
 import apodex.session.Clip;
 import apodex.session.Fade;
+import apodex.session.Insert;
 import apodex.session.Recording;
 import apodex.session.Row;
 import apodex.session.Session;
@@ -17,6 +18,7 @@ import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -238,35 +240,48 @@ final class SessionAsItWas {
         return made.withStrip(made.strip().withBrought(brought));
     }
 
-    /** Raw holds clips without their effects: where it is one file and no clips lie over each other, each piece goes through its own again. */
+    /** Raw holds clips without their effects: where it is one file, a clip that lies over no other goes through its own again. */
     private static List<Clip> asCut(AudioRow row, List<Clip> raw) {
-        List<Clip> clips = row.clips();
-        boolean plain = clips.stream().allMatch(clip -> clip.inserts().isEmpty());
-        boolean overlap = clips.stream().anyMatch(clip -> clips.stream()
-                .anyMatch(other -> other != clip && other.range().overlaps(clip.range())));
-        if (plain || overlap || raw.size() != 1) {
+        List<Clip> through = row.clips().stream()
+                .filter(clip -> !clip.inserts().isEmpty())
+                .filter(clip -> row.clips().stream()
+                        .noneMatch(other -> other != clip && other.range().overlaps(clip.range())))
+                .sorted(Comparator.comparingLong(Clip::position))
+                .toList();
+        if (raw.size() != 1) {
             return raw;
         }
         Clip whole = raw.get(0);
-        return clips.stream()
-                .filter(clip -> clip.range().overlaps(whole.range()))
-                .map(clip -> {
-                    FrameRange piece = clip.range().intersection(whole.range());
-                    return new Clip(
-                            whole.recording(),
-                            whole.firstChannel(),
-                            whole.channels(),
-                            piece.start(),
-                            whole.offset() + piece.start() - whole.position(),
-                            piece.frames(),
-                            whole.gainDb(),
-                            Fade.NONE,
-                            Fade.NONE,
-                            clip.inserts(),
-                            false,
-                            whole.inverted());
-                })
-                .toList();
+        List<Clip> pieces = new ArrayList<>();
+        long at = whole.position();
+        for (Clip clip : through) {
+            FrameRange piece = clip.range().intersection(whole.range());
+            if (!piece.isEmpty()) {
+                piece(whole, new FrameRange(at, piece.start()), List.of(), pieces);
+                piece(whole, piece, clip.inserts(), pieces);
+                at = piece.end();
+            }
+        }
+        piece(whole, new FrameRange(at, whole.range().end()), List.of(), pieces);
+        return pieces;
+    }
+
+    private static void piece(Clip whole, FrameRange range, List<Insert> inserts, List<Clip> pieces) {
+        if (!range.isEmpty()) {
+            pieces.add(new Clip(
+                    whole.recording(),
+                    whole.firstChannel(),
+                    whole.channels(),
+                    range.start(),
+                    whole.offset() + range.start() - whole.position(),
+                    range.frames(),
+                    whole.gainDb(),
+                    Fade.NONE,
+                    Fade.NONE,
+                    inserts,
+                    false,
+                    whole.inverted()));
+        }
     }
 
     /** Sums are made of what feeds them; only what is played or recorded can stand for itself. */
