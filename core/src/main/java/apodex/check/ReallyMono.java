@@ -21,7 +21,7 @@ final class ReallyMono extends Check {
     void look(Look at, Consumer<Finding> found) {
         for (AudioRow row : at.session().audioRows()) {
             Optional<StereoImage> image = at.image(row);
-            if (!at.goesOut(row)
+            if (at.prints(row).isEmpty() // edits keep the channels of their recordings
                     || image.isEmpty()
                     || image.get().kind() != StereoImage.Kind.SAME_ON_BOTH_SIDES
                     || Notes.says(row, NOTE)) {

@@ -155,19 +155,7 @@ final class EditMaker {
                 timeReference(recording, span),
                 0);
         long bytes = kind.bytes(open.rate(), open.channels(), sample, open.frames(), ExcerptCopy.label(session, open));
-        return new Excerpt(
-                open.file(),
-                folder,
-                open.recording(),
-                open.firstChannel(),
-                open.channels(),
-                open.start(),
-                open.frames(),
-                open.rate(),
-                sample,
-                kind,
-                open.timeReference(),
-                bytes);
+        return open.sized(bytes);
     }
 
     /** Where the first frame lies when the first clip lies where it should; a handle may reach before midnight, where no stamp is. */

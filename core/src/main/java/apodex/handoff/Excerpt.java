@@ -35,6 +35,22 @@ public record Excerpt(
         long timeReference,
         long bytes) {
 
+    Excerpt sized(long size) {
+        return new Excerpt(
+                file,
+                folder,
+                recording,
+                firstChannel,
+                channels,
+                start,
+                frames,
+                rate,
+                sample,
+                kind,
+                timeReference,
+                size);
+    }
+
     /** Where it lies in the parcel. */
     @JsonIgnore
     public String path() {

@@ -58,7 +58,7 @@ public enum ClipColumn {
     @JsonProperty("muted")
     MUTED("mute", "muted", "stumm"),
     @JsonProperty("polarity")
-    POLARITY("polarity", "phase", "invert", "inverted"),
+    POLARITY("polarity", "phase"),
     @JsonProperty("note")
     NOTE("note", "notes", "comment", "comments", "remark", "remarks", "description", "kommentar", "commentaire");
 

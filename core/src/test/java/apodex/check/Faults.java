@@ -358,6 +358,11 @@ final class Faults {
         Session same = session(audio("a", "Tuba", stereo("same", one, one)));
         fault("reallyMono", "both sides alike", same);
         fault("reallyMono", "and fixed to stereo", same, fixed(USUAL, "a", Sides.STEREO));
+        near(
+                "reallyMono",
+                "it goes out as edits",
+                same,
+                USUAL.with(USUAL.settings().withEdits(true, 1.0)));
         near("reallyMono", "apart by -89 dB", session(audio("a", "Tuba", stereo("nearly", one, nearlyOne))));
         fault(
                 "oneSideSilent",

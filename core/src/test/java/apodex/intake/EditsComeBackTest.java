@@ -42,7 +42,7 @@ import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** Edits go out as pieces of recordings with a timeline and a list; either makes the same rows again, clip for clip and sample for sample. */
+/** Edits go out as pieces of recordings with a timeline and a list; either makes the same rows again, to the sample. */
 @Execution(ExecutionMode.CONCURRENT)
 class EditsComeBackTest {
     private static final long CASES = Long.getLong("apodex.edits.cases", 30);
