@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.zip.CRC32;
 import java.util.zip.CheckedInputStream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -40,6 +41,7 @@ public final class Drop {
     private final List<Refusal> refused = new ArrayList<>();
     private @Nullable String zipTitle;
     private Map<String, ClipListForm> forms = Map.of();
+    private Predicate<String> mayUse = sha256 -> true;
     private long unpackedBytes;
     private long packedBytes;
 
@@ -58,6 +60,16 @@ public final class Drop {
     public Drop knowing(Map<String, ClipListForm> byHeadings) {
         forms = Map.copyOf(byHeadings);
         return this;
+    }
+
+    /** Tells it which recordings whoever drops it may use by their SHA-256 alone, besides those that come along; all unless told. */
+    public Drop mayUse(Predicate<String> sha256) {
+        mayUse = sha256;
+        return this;
+    }
+
+    boolean mayBeUsed(String sha256) {
+        return mayUse.test(sha256);
     }
 
     Optional<ClipListForm> form(List<String> headings) {

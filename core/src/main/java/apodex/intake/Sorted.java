@@ -8,11 +8,13 @@ import apodex.audio.SoundInfo;
 import apodex.notes.MidiReader;
 import apodex.notes.MidiSong;
 import apodex.session.Recording;
+import apodex.session.Session;
 import apodex.time.SampleRate;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +22,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A drop sorted by what its files are, by looking into them: sounds, notes, timelines, clip lists, session documents. */
 final class Sorted {
@@ -68,6 +72,26 @@ final class Sorted {
 
     private Sorted(Forms forms) {
         this.forms = forms;
+    }
+
+    /** The files themselves are changed, since documents are read again when a session is made of them. */
+    private void keepToWhatMayBeUsed(Drop drop) throws IOException {
+        Set<String> came =
+                sounds.stream().map(sound -> sound.recording().sha256()).collect(Collectors.toSet());
+        List<DroppedFile> files = read.stream()
+                .filter(each -> each.kind() == IntakeFile.Kind.SESSION)
+                .map(Document::file)
+                .toList();
+        for (int i = 0; i < documents.size(); i++) {
+            Session told = documents.get(i).session();
+            Session session = Unheard.in(told, sha256 -> came.contains(sha256) || drop.mayBeUsed(sha256));
+            if (session != told) {
+                Path content = files.get(i).content();
+                Files.delete(content); // it may be one file with what arrived
+                Files.writeString(content, SessionFile.document(session));
+                documents.set(i, SessionFile.read(content));
+            }
+        }
     }
 
     /** Reads documents again that were told from sounds before. */
@@ -121,6 +145,7 @@ final class Sorted {
         outcomes.stream().map(Outcome::refusal).filter(Objects::nonNull).forEach(sorted.refused::add);
         outcomes.stream().map(Outcome::sound).filter(Objects::nonNull).forEach(sorted.sounds::add);
         sorted.sounds.forEach(sorted::remarkStamp);
+        sorted.keepToWhatMayBeUsed(drop);
         return sorted;
     }
 

@@ -69,6 +69,11 @@ public record Recording(
         return new Recording(sha256, fileName, rate, channels, sample, this.frames, frames, originated, title);
     }
 
+    /** The same facts, under another name in the store. */
+    public Recording under(String otherSha256) {
+        return new Recording(otherSha256, fileName, rate, channels, sample, frames, timeReference, originated, title);
+    }
+
     /** The same samples, taken to follow each other at another rate than the file's header says. */
     public Recording withRate(SampleRate other) {
         return new Recording(sha256, fileName, other, channels, sample, frames, timeReference, originated, title);

@@ -1,9 +1,15 @@
 package apodex.server;
 
+import apodex.server.accounts.AccountCommand;
 import apodex.server.database.PrivateDatabase;
+import java.util.List;
+import java.util.function.Function;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.ApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** Starts the server. */
@@ -12,7 +18,33 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 @MapperScan(basePackages = "apodex.server", annotationClass = org.apache.ibatis.annotations.Mapper.class)
 public class Apodex {
     public static void main(String[] arguments) {
-        application().run(arguments);
+        if (arguments.length > 0 && arguments[0].equals("account")) {
+            List<String> words = List.of(arguments).subList(1, arguments.length);
+            try {
+                System.out.println(command(AccountCommand.class, context -> AccountCommand.run(context, words)));
+            } catch (CannotStart e) {
+                System.err.println(e.getMessage());
+                System.exit(1);
+            }
+        } else {
+            application().run(arguments);
+        }
+    }
+
+    /**
+     * Does one thing, beside a server that may be at work on the same data folder.
+     *
+     * @param settings as a server takes them, such as {@code --apodex.data=...}
+     * @return what to say
+     * @throws CannotStart with a sentence where it cannot be done
+     */
+    public static String command(Class<?> parts, Function<ApplicationContext, String> work, String... settings) {
+        SpringApplication application = new SpringApplication(parts);
+        application.setWebApplicationType(WebApplicationType.NONE);
+        application.addInitializers(new DataFolder.BesideAServer(), new PrivateDatabase());
+        try (ConfigurableApplicationContext context = application.run(settings)) {
+            return work.apply(context);
+        }
     }
 
     /** The application as it runs everywhere, tests included. */

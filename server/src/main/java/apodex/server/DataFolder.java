@@ -43,27 +43,44 @@ public class DataFolder {
                                 + " names. Start with LC_ALL=C.UTF-8 in the environment, as ./apodex does.",
                         null);
             }
-            Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data"))
-                    .toAbsolutePath()
-                    .normalize();
-            try {
-                Files.createDirectories(root.resolve("incoming"));
-            } catch (IOException e) {
-                throw new CannotStart(
-                        "The data folder " + root + " cannot be made or written to: " + e.getMessage()
-                                + ". Set APODEX_DATA to another folder, or let this user write there.",
-                        e);
-            }
+            Path root = found(context);
             FolderLock lock = FolderLock.of(root);
             sweep(root.resolve("incoming"));
             sweep(root.resolve(TEMPORARY));
             sweep(root.resolve(REMOVED));
-            // Registered first, so destroyed last.
-            ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("folderLock", lock::release);
-            context.getEnvironment()
-                    .getPropertySources()
-                    .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));
+            hold(context, lock);
         }
+    }
+
+    /** For what is done for a moment: a server may be at work here, and none begins meanwhile. */
+    public static final class BesideAServer implements ApplicationContextInitializer<ConfigurableApplicationContext> {
+        @Override
+        public void initialize(ConfigurableApplicationContext context) {
+            FolderLock.ifFree(found(context)).ifPresent(lock -> hold(context, lock));
+        }
+    }
+
+    private static Path found(ConfigurableApplicationContext context) {
+        Path root = Path.of(context.getEnvironment().getRequiredProperty("apodex.data"))
+                .toAbsolutePath()
+                .normalize();
+        try {
+            Files.createDirectories(root.resolve("incoming"));
+        } catch (IOException e) {
+            throw new CannotStart(
+                    "The data folder " + root + " cannot be made or written to: " + e.getMessage()
+                            + ". Set APODEX_DATA to another folder, or let this user write there.",
+                    e);
+        }
+        context.getEnvironment()
+                .getPropertySources()
+                .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));
+        return root;
+    }
+
+    private static void hold(ConfigurableApplicationContext context, FolderLock lock) {
+        // Registered first, so destroyed last.
+        ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("folderLock", lock::release);
     }
 
     /** What a server that was killed left half done: nobody else is at it, since this one has the folder to itself. */

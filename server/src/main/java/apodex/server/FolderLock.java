@@ -8,6 +8,7 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Optional;
 
 /** Sees to it that one server alone works on a data folder. The system lets go of it by itself when the process ends, however it ends. */
 final class FolderLock {
@@ -33,6 +34,21 @@ final class FolderLock {
             Files.writeString(
                     root.resolve("apodex.pid"), ProcessHandle.current().pid() + System.lineSeparator());
             return new FolderLock(channel);
+        } catch (IOException e) {
+            throw new CannotStart("The data folder " + root + " cannot be written to: " + e.getMessage() + ".", e);
+        }
+    }
+
+    /** Nothing where another server has the folder. */
+    static Optional<FolderLock> ifFree(Path root) {
+        try {
+            FileChannel channel =
+                    FileChannel.open(root.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+            if (isLocked(channel)) {
+                return Optional.of(new FolderLock(channel));
+            }
+            channel.close();
+            return Optional.empty();
         } catch (IOException e) {
             throw new CannotStart("The data folder " + root + " cannot be written to: " + e.getMessage() + ".", e);
         }

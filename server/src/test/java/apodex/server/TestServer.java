@@ -5,6 +5,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -139,11 +141,47 @@ public final class TestServer implements AutoCloseable {
 
     /** Speaks HTTP to a server on this machine. */
     public static final class Client {
-        private final HttpClient http = HttpClient.newHttpClient();
+        private final CookieManager cookies = new CookieManager();
+        private final HttpClient http =
+                HttpClient.newBuilder().cookieHandler(cookies).build();
         private final int port;
 
         public Client(int port) {
             this.port = port;
+        }
+
+        /** Somebody else at the same server, as in another browser. */
+        public Client another() {
+            return new Client(port);
+        }
+
+        /** Signs in, in a browser of its own. */
+        public Client signedIn(String name, String passPhrase) throws Exception {
+            Client client = another();
+            client.get("/api/me");
+            Answer answer = client.post(
+                    "/api/me/sign-in", JSON.writeValueAsString(Map.of("name", name, "passPhrase", passPhrase)));
+            if (answer.status() != 200) {
+                throw new AssertionError(answer.text());
+            }
+            return client;
+        }
+
+        /** What a cookie of this server says; empty for none. */
+        public String cookie(String name) {
+            return cookies.getCookieStore().getCookies().stream()
+                    .filter(cookie -> cookie.getName().equals(name))
+                    .map(HttpCookie::getValue)
+                    .findFirst()
+                    .orElse("");
+        }
+
+        /** Comes with a cookie that somebody else had. */
+        public void haveCookie(String name, String value) {
+            HttpCookie cookie = new HttpCookie(name, value);
+            cookie.setPath("/");
+            cookie.setVersion(0);
+            cookies.getCookieStore().add(uri("/"), cookie);
         }
 
         public URI uri(String path) {
@@ -270,6 +308,9 @@ public final class TestServer implements AutoCloseable {
         }
 
         private Answer send(HttpRequest.Builder request) throws Exception {
+            if (!cookie("XSRF-TOKEN").isEmpty()) {
+                request.header("X-XSRF-TOKEN", cookie("XSRF-TOKEN")); // as our pages do
+            }
             HttpResponse<byte[]> response =
                     http.send(request.timeout(Duration.ofSeconds(60)).build(), HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(response.statusCode(), response);

@@ -3,6 +3,7 @@ package apodex.server.arrivals;
 import apodex.intake.Drop;
 import apodex.intake.DropProgress;
 import apodex.server.DiskRoom;
+import apodex.server.accounts.Who;
 import apodex.server.web.DiskTrouble;
 import apodex.server.web.Refused;
 import io.swagger.v3.oas.annotations.Operation;
@@ -28,8 +29,10 @@ class ArrivalsController {
     private final ArrivedFiles files;
     private final DiskRoom room;
     private final Drops drops;
+    private final Who who;
 
-    ArrivalsController(ArrivedFiles files, DiskRoom room, Drops drops) {
+    ArrivalsController(ArrivedFiles files, DiskRoom room, Drops drops, Who who) {
+        this.who = who;
         this.files = files;
         this.room = room;
         this.drops = drops;
@@ -53,7 +56,7 @@ class ArrivalsController {
             });
         }
         files.sweep();
-        files.protocol().process(request, response);
+        files.protocol().process(request, response, who.ownerId());
     }
 
     @Operation(description = "How much of a file has come (HEAD), more of it (PATCH), or no more of it (DELETE).")
@@ -62,7 +65,7 @@ class ArrivalsController {
             method = {RequestMethod.HEAD, RequestMethod.PATCH, RequestMethod.DELETE})
     void goOn(@PathVariable String id, HttpServletRequest request, HttpServletResponse response) throws IOException {
         try {
-            files.protocol().process(request, response);
+            files.protocol().process(request, response, who.ownerId());
             if (response.getStatus() == HttpStatus.OK.value() && response.getHeader("Upload-Offset") == null) {
                 // the library says nothing where another request has the file in hand: a line that broke a moment ago
                 throw Refused.locked("This file is still being received; try again in a moment.");

@@ -68,9 +68,9 @@ class ArrivedFiles {
     /** A file that has arrived, under the name its sender gave it. @param lay folders it lay in, with slashes */
     record Arrived(String lay, String name, Path content) {}
 
-    /** Gives a whole file out as one of its own in a folder: the same bytes on the disk, no copy where the disk can do that. */
-    Arrived handOut(String id, Path folder) throws IOException {
-        UploadInfo info = info(id);
+    /** Gives a whole file of somebody out as one of its own in a folder: the same bytes on the disk, no copy where the disk can do that. */
+    Arrived handOut(String id, String owner, Path folder) throws IOException {
+        UploadInfo info = info(id, owner);
         if (info == null) {
             throw Refused.gone("A file that was to come in is not here any more. Drop the files once more.");
         }
@@ -88,17 +88,17 @@ class ArrivedFiles {
         return new Arrived(Objects.requireNonNullElse(info.getMetadata().get("folder"), ""), name, content);
     }
 
-    void forget(String id) {
+    void forget(String id, String owner) {
         try {
-            protocol.deleteUpload(uri(id));
+            protocol.deleteUpload(uri(id), owner);
         } catch (IOException | TusException e) {
             LOG.warn("An arrived file stays until it is swept: {}", e.getMessage());
         }
     }
 
-    private UploadInfo info(String id) throws IOException {
+    private UploadInfo info(String id, String owner) throws IOException {
         try {
-            return protocol.getUploadInfo(uri(id));
+            return protocol.getUploadInfo(uri(id), owner);
         } catch (TusException e) {
             throw Refused.conflict("A file is still arriving; try again in a moment.");
         }

@@ -4,6 +4,8 @@ import apodex.audio.WorkFolder;
 import apodex.intake.Drop;
 import apodex.intake.DropProgress;
 import apodex.server.DataFolder;
+import apodex.server.access.Access;
+import apodex.server.accounts.Who;
 import apodex.server.web.Refused;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -21,9 +23,13 @@ import org.springframework.web.multipart.MultipartFile;
 public class Drops {
     private final DataFolder dataFolder;
     private final ArrivedFiles arrived;
+    private final Who who;
+    private final Access access;
     private final Map<String, DropProgress> watched = new ConcurrentHashMap<>();
 
-    Drops(DataFolder dataFolder, ArrivedFiles arrived) {
+    Drops(DataFolder dataFolder, ArrivedFiles arrived, Who who, Access access) {
+        this.who = who;
+        this.access = access;
         this.dataFolder = dataFolder;
         this.arrived = arrived;
     }
@@ -39,6 +45,7 @@ public class Drops {
         Path work = dataFolder.newWorkFolder();
         try {
             Drop drop = new Drop(work);
+            drop.mayUse(access.recordings());
             for (MultipartFile file : files) {
                 Path content = Files.createTempFile(work, "arrived-", "");
                 file.transferTo(content.toFile()); // a File is moved there, a Path copied
@@ -60,18 +67,20 @@ public class Drops {
         if (uploads == null || uploads.isEmpty()) {
             throw Refused.unusable("There was no file in what came.");
         }
-        String name = watch == null ? "" : watch;
+        String owner = who.ownerId();
+        String name = owner + " " + (watch == null ? "" : watch);
         DropProgress progress = new DropProgress();
         watched.put(name, progress);
         Path work = dataFolder.newWorkFolder();
         try {
             Drop drop = new Drop(work, progress);
+            drop.mayUse(access.recordings());
             for (String id : uploads) {
-                ArrivedFiles.Arrived file = arrived.handOut(id, work);
+                ArrivedFiles.Arrived file = arrived.handOut(id, owner, work);
                 drop.add(file.lay(), file.name(), file.content());
             }
             T made = making.of(drop);
-            uploads.forEach(arrived::forget);
+            uploads.forEach(id -> arrived.forget(id, owner));
             return made;
         } finally {
             watched.remove(name, progress);
@@ -80,6 +89,6 @@ public class Drops {
     }
 
     Optional<DropProgress> watched(String watch) {
-        return Optional.ofNullable(watched.get(watch));
+        return Optional.ofNullable(watched.get(who.ownerId() + " " + watch));
     }
 }

@@ -1,6 +1,7 @@
 package apodex.server.briefs;
 
 import apodex.handoff.Brief;
+import apodex.server.accounts.Who;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
 import java.util.ArrayList;
@@ -17,8 +18,10 @@ public class Briefs {
     private static final String FIRST = id(Brief.FOR_MIXING);
 
     private final BriefMapper mapper;
+    private final Who who;
 
-    Briefs(BriefMapper mapper) {
+    Briefs(BriefMapper mapper, Who who) {
+        this.who = who;
         this.mapper = mapper;
     }
 
@@ -27,16 +30,19 @@ public class Briefs {
      *
      * @param builtIn whether it comes with Apodex
      * @param usual   whether new handoffs begin with it
+     * @param own     whether it can be changed by whoever asks
+     * @param shared  whether everybody in the house has it
      */
-    public record BriefEntry(String id, boolean builtIn, boolean usual, Brief brief) {}
+    public record BriefEntry(String id, boolean builtIn, boolean usual, boolean own, boolean shared, Brief brief) {}
 
     public List<BriefEntry> all() {
-        String usual = mapper.usual();
+        String usual = mapper.usual(who.ownerId());
         List<BriefEntry> all = new ArrayList<>();
         Brief.BUILT_IN.forEach(
-                brief -> all.add(new BriefEntry(id(brief), true, id(brief).equals(usual), brief)));
-        mapper.all()
-                .forEach(own -> all.add(new BriefEntry(own.id(), false, own.id().equals(usual), own.brief())));
+                brief -> all.add(new BriefEntry(id(brief), true, id(brief).equals(usual), false, true, brief)));
+        mapper.seenBy(who.onlyOf())
+                .forEach(own -> all.add(
+                        new BriefEntry(own.id(), false, own.id().equals(usual), own.own(), own.shared(), own.brief())));
         return all;
     }
 
@@ -52,7 +58,7 @@ public class Briefs {
     BriefEntry create(Brief brief) {
         Brief named = named(brief, Optional.empty());
         String id = UUID.randomUUID().toString();
-        mapper.insert(id, named);
+        mapper.insert(id, who.ownerId(), named);
         return find(id);
     }
 
@@ -87,13 +93,20 @@ public class Briefs {
         BriefEntry own = own(id);
         mapper.delete(id);
         if (own.usual()) {
-            mapper.makeUsual(FIRST);
+            mapper.makeUsual(who.ownerId(), FIRST);
         }
+    }
+
+    /** Lets everybody in the house have it, or nobody else. */
+    BriefEntry share(String id, boolean shared) {
+        own(id);
+        mapper.share(id, shared);
+        return find(id);
     }
 
     BriefEntry makeUsual(String id) {
         find(id);
-        mapper.makeUsual(id);
+        mapper.makeUsual(who.ownerId(), id);
         return find(id);
     }
 

@@ -76,6 +76,14 @@ class BriefsController {
         return briefs.takeIn(document.brief());
     }
 
+    record InTheHouse(boolean shared) {}
+
+    @Operation(description = "Lets everybody in the house have a brief of one's own, or nobody else.")
+    @PutMapping("/{id}/shared")
+    BriefEntry share(@PathVariable String id, @RequestBody InTheHouse request) {
+        return briefs.share(id, request.shared());
+    }
+
     /** Lets new handoffs begin with this brief. */
     @PostMapping("/{id}/usual")
     BriefEntry makeUsual(@PathVariable String id) {

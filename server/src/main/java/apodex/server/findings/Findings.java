@@ -172,7 +172,7 @@ class Findings {
     private Seen seen(String sessionId, @Nullable String handoffId) {
         SessionState state = sessions.get(sessionId);
         Session session = state.session();
-        StoredHandoff handoff = handoffId == null ? null : handoffs.stored(handoffId);
+        StoredHandoff handoff = handoffId == null ? null : handoffs.storedOf(sessionId, handoffId);
         Set<String> used = session.rows().stream()
                 .flatMap(row -> row.allClips().stream())
                 .map(clip -> clip.recording())
@@ -258,7 +258,7 @@ class Findings {
     SessionState putRightWhatIsSafe(String sessionId, @Nullable String handoffId, int revision) {
         Handoff handoff = handoffId == null
                 ? Handoff.named("x")
-                : handoffs.stored(handoffId).handoff();
+                : handoffs.storedOf(sessionId, handoffId).handoff();
         Set<String> left = seen(sessionId, handoffId).left();
         return sessions.edit(
                 sessionId,

@@ -12,7 +12,7 @@ interface HandoffMapper {
     @Insert(
             """
             INSERT INTO handoff (id, session_id, owner_id, revision, handoff)
-            VALUES (#{id}, #{sessionId}, 'local', #{revision}, #{handoff})""")
+            SELECT #{id}, id, owner_id, #{revision}, #{handoff} FROM session WHERE id = #{sessionId}""")
     void insert(StoredHandoff handoff);
 
     @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id}")

@@ -77,6 +77,15 @@ public class Handoffs {
         return find(id);
     }
 
+    /** The same, of a session. @throws Refused (404) when it is of another */
+    public StoredHandoff storedOf(String sessionId, String id) {
+        StoredHandoff stored = find(id);
+        if (!stored.sessionId().equals(sessionId)) {
+            throw Refused.notFound("This session has no handoff “" + id + "”.");
+        }
+        return stored;
+    }
+
     /** Adjusts a handoff; what is printed besides stays as planned. */
     HandoffState adjust(String id, int revision, Adjustment adjustment) {
         return replace(id, revision, adjustment.applyTo(find(id).handoff()));

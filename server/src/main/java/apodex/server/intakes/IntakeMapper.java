@@ -1,5 +1,6 @@
 package apodex.server.intakes;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
@@ -13,8 +14,8 @@ interface IntakeMapper {
     @Insert(
             """
             INSERT INTO intake (id, owner_id, revision, title, found, put_right)
-            VALUES (#{intake.id}, 'local', #{intake.revision}, #{title}, #{intake.found}, #{intake.putRight})""")
-    void insert(StoredIntake intake, String title);
+            VALUES (#{intake.id}, #{ownerId}, #{intake.revision}, #{title}, #{intake.found}, #{intake.putRight})""")
+    void insert(StoredIntake intake, String title, String ownerId);
 
     @Insert("INSERT IGNORE INTO intake_use (intake_id, sha256) VALUES (#{id}, #{sha256})")
     void insertUse(String id, String sha256);
@@ -39,6 +40,10 @@ interface IntakeMapper {
     /** An intake on the shelf. */
     record Waiting(String id, String title, Instant createdAt) {}
 
-    @Select("SELECT id, title, created_at FROM intake ORDER BY created_at DESC, id")
-    List<Waiting> waiting();
+    /** @param person whose alone; null for everybody's */
+    @Select(
+            """
+            SELECT id, title, created_at FROM intake WHERE #{person} IS NULL OR owner_id = #{person}
+            ORDER BY created_at DESC, id""")
+    List<Waiting> waiting(@Nullable String person);
 }

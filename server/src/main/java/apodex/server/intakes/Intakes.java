@@ -15,6 +15,10 @@ import apodex.intake.RecordingStore;
 import apodex.intake.SessionFromIntake;
 import apodex.intake.TableReading;
 import apodex.server.DataFolder;
+import apodex.server.access.Access;
+import apodex.server.access.Right;
+import apodex.server.access.Thing;
+import apodex.server.accounts.Who;
 import apodex.server.recordings.KnownRecordings;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.sessions.SessionState;
@@ -50,6 +54,8 @@ class Intakes {
     private final DataFolder dataFolder;
     private final Sessions sessions;
     private final TransactionTemplate transaction;
+    private final Who who;
+    private final Access access;
 
     Intakes(
             IntakeMapper mapper,
@@ -59,7 +65,11 @@ class Intakes {
             KnownRecordings recordings,
             DataFolder dataFolder,
             Sessions sessions,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            Who who,
+            Access access) {
+        this.who = who;
+        this.access = access;
         this.mapper = mapper;
         this.forms = forms;
         this.store = store;
@@ -77,6 +87,7 @@ class Intakes {
 
     /** Examines what is to be added to a session. @param at frame of it for what says nothing of its place */
     IntakeState examineFor(Drop drop, String session, long at) throws IOException {
+        access.require(Right.CHANGE, Thing.SESSION, session);
         Session open = sessions.get(session).session();
         return examine(drop, open.song().title(), new DropExaminer(store, drop).onto(session, open, at));
     }
@@ -86,7 +97,7 @@ class Intakes {
         Path kept = Files.createDirectories(dataFolder.intake(id));
         try {
             return inUse.bringing(() -> {
-                drop.knowing(forms.all().stream()
+                drop.knowing(forms.of(who.ownerId()).stream()
                         .collect(Collectors.toMap(ClipListFormMapper.Kept::name, ClipListFormMapper.Kept::form)));
                 Intake found = examiner.examine(title, kept);
                 if (found.files().isEmpty()) {
@@ -94,7 +105,7 @@ class Intakes {
                 }
                 StoredIntake stored = new StoredIntake(id, 1, found, PutRight.NOTHING);
                 transaction.executeWithoutResult(status -> {
-                    mapper.insert(stored, found.title());
+                    mapper.insert(stored, found.title(), who.ownerId());
                     for (IntakeFile file : found.sounds()) {
                         recordings.add(file.recording());
                         mapper.insertUse(id, file.recording().sha256());
@@ -117,7 +128,7 @@ class Intakes {
     }
 
     List<IntakeMapper.Waiting> waiting() {
-        return mapper.waiting();
+        return mapper.waiting(who.onlyOf());
     }
 
     IntakeState correct(String id, int revision, Correction correction) {
@@ -136,7 +147,7 @@ class Intakes {
         TableReading reading = reading(id, newest(id, revision).now(), file);
         IntakeState read = correct(id, revision, reading.correction(form));
         if (remembered == Remembered.FOR_THESE_HEADINGS) {
-            forms.keep(ClipListForm.key(reading.headings()), form);
+            forms.keep(who.ownerId(), ClipListForm.key(reading.headings()), form);
         }
         return read;
     }
@@ -151,6 +162,7 @@ class Intakes {
             throw Refused.conflict("The session “" + onto.title()
                     + "” that these files were for is gone. They can become a session of their own.");
         }
+        access.require(Right.CHANGE, Thing.SESSION, onto.session());
         return sessions.get(onto.session());
     }
 

@@ -1,40 +1,47 @@
 package apodex.server.pickups;
 
 import apodex.audio.Digests;
+import apodex.server.HouseKey;
+import apodex.server.accounts.Accounts;
+import apodex.server.accounts.Who;
+import apodex.server.phrases.PassPhrases;
+import apodex.server.phrases.PhraseTries;
 import apodex.server.pickups.PickupMapper.Pickup;
 import apodex.server.web.Refused;
+import apodex.server.web.SecretToken;
 import jakarta.annotation.Nullable;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.beans.factory.InitializingBean;
 import org.springframework.stereotype.Service;
 
 /** Makes links, and decides who may go through them. */
 @Service
-class Pickups {
-    private static final int TOKEN_BYTES = 24;
+class Pickups implements InitializingBean {
     private static final int LONGEST_DAYS = 365;
     private static final int LONGEST_MESSAGE = 4_000;
-    /** BCrypt reads no more. */
     private static final int LONGEST_PHRASE_BYTES = 72;
 
     private final PickupMapper mapper;
     private final PhraseTries tries;
-    private final SecureRandom random = new SecureRandom();
-    private final BCryptPasswordEncoder phrases = new BCryptPasswordEncoder();
+    private final PassPhrases phrases;
+    private final Who who;
+    private final HouseKey key;
 
-    Pickups(PickupMapper mapper, PhraseTries tries) {
+    Pickups(PickupMapper mapper, PhraseTries tries, PassPhrases phrases, Who who, HouseKey key) {
+        this.key = key;
+        this.who = who;
+        this.phrases = phrases;
         this.mapper = mapper;
         this.tries = tries;
     }
 
-    Pickup create(String runId, int days, @Nullable String passPhrase, @Nullable String message) {
+    Pickup create(
+            String runId, int days, @Nullable String passPhrase, @Nullable String message, @Nullable String mail) {
         if (days < 1 || days > LONGEST_DAYS) {
             throw Refused.unusable("A link lasts 1 to " + LONGEST_DAYS + " days, not " + days + ".")
                     .with("field", "days");
@@ -49,17 +56,30 @@ class Pickups {
             throw Refused.unusable("A pass phrase has " + LONGEST_PHRASE_BYTES + " letters at the most.")
                     .with("field", "passPhrase");
         }
-        byte[] secret = new byte[TOKEN_BYTES];
-        random.nextBytes(secret);
-        String id = UUID.randomUUID().toString();
-        mapper.insert(
-                id,
+        String token = SecretToken.fresh();
+        Pickup pickup = new Pickup(
+                UUID.randomUUID().toString(),
                 runId,
-                Base64.getUrlEncoder().withoutPadding().encodeToString(secret),
-                open ? null : phrases.encode(passPhrase.strip()),
+                key.seal(token),
+                open ? null : phrases.hash(passPhrase.strip()),
                 words,
-                Instant.now().plus(Duration.ofDays(days)));
-        return mapper.find(id);
+                Accounts.checkedMail(mail == null ? "" : mail.strip()),
+                Instant.now(),
+                Instant.now().plus(Duration.ofDays(days)),
+                false);
+        mapper.insert(pickup, who.ownerId(), Digests.sha256OfText(token));
+        return mapper.find(pickup.id());
+    }
+
+    /** What a link says, for those who may hand it on. */
+    String token(Pickup pickup) {
+        return key.open(pickup.sealed());
+    }
+
+    @Override
+    public void afterPropertiesSet() {
+        mapper.clear()
+                .forEach(each -> mapper.seal(each.id(), Digests.sha256OfText(each.token()), key.seal(each.token())));
     }
 
     List<Pickup> ofRun(String runId) {
@@ -76,7 +96,7 @@ class Pickups {
 
     /** @throws Refused (404) for a token that was never given out, (410) for one that is over */
     Pickup through(String token) {
-        Pickup pickup = token.matches("[A-Za-z0-9_-]{16,64}") ? mapper.byToken(token) : null;
+        Pickup pickup = token.matches("[A-Za-z0-9_-]{16,64}") ? mapper.byHash(Digests.sha256OfText(token)) : null;
         if (pickup == null) {
             throw Refused.notFound("This link leads nowhere. Look whether it was copied whole.");
         }
@@ -90,12 +110,13 @@ class Pickups {
         return pickup;
     }
 
-    /** @param key what {@link #unlock} gave for the right pass phrase */
-    boolean isOpen(Pickup pickup, @Nullable String key) {
+    /** @param shown what {@link #unlock} gave for the right pass phrase */
+    boolean isOpen(Pickup pickup, @Nullable String shown) {
         return pickup.phrase() == null
-                || key != null
+                || shown != null
                         && MessageDigest.isEqual(
-                                key(pickup).getBytes(StandardCharsets.UTF_8), key.getBytes(StandardCharsets.UTF_8));
+                                opening(pickup).getBytes(StandardCharsets.UTF_8),
+                                shown.getBytes(StandardCharsets.UTF_8));
     }
 
     /** The same, for what only somebody with the pass phrase may do. */
@@ -119,17 +140,17 @@ class Pickups {
             return "";
         }
         if (!tries.judge(
-                pickup.id(),
+                "link " + pickup.id(),
                 address,
                 () -> passPhrase != null && phrases.matches(passPhrase.strip(), pickup.phrase()))) {
             throw Refused.forbidden("That is not the pass phrase.");
         }
-        return key(pickup);
+        return opening(pickup);
     }
 
-    /** Follows from what only the database knows, so that it need not be kept. */
-    private static String key(Pickup pickup) {
-        return Digests.sha256OfText(pickup.id() + pickup.token() + pickup.phrase());
+    /** Follows from what only the database and the key of the house know together, so that it need not be kept. */
+    private String opening(Pickup pickup) {
+        return Digests.sha256OfText(pickup.id() + token(pickup) + pickup.phrase());
     }
 
     void withdraw(String id) {

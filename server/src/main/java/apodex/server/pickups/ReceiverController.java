@@ -43,14 +43,14 @@ class ReceiverController {
     private static final int LONGEST_ANSWER = 8_000;
 
     private final Pickups pickups;
-    private final PickupMapper mapper;
+    private final PickupNews news;
     private final RunPublic runs;
     private final RunFiles files;
     private final RunSound sound;
 
-    ReceiverController(Pickups pickups, PickupMapper mapper, RunPublic runs, RunFiles files, RunSound sound) {
+    ReceiverController(Pickups pickups, PickupNews news, RunPublic runs, RunFiles files, RunSound sound) {
         this.pickups = pickups;
-        this.mapper = mapper;
+        this.news = news;
         this.runs = runs;
         this.files = files;
         this.sound = sound;
@@ -79,7 +79,7 @@ class ReceiverController {
         if (!pickups.isOpen(pickup, key)) {
             return new ParcelPage(true, "", null, null);
         }
-        mapper.tell(pickup.id(), EventKind.OPENED, "");
+        news.opened(pickup);
         return new ParcelPage(false, pickup.message(), pickup.endsAt(), runs.parcel(pickup.runId()));
     }
 
@@ -91,6 +91,7 @@ class ReceiverController {
         ResponseCookie cookie = ResponseCookie.from(KEY, key)
                 .path("/api/p/" + token)
                 .httpOnly(true)
+                .secure(request.isSecure())
                 .sameSite("Strict")
                 .maxAge(Duration.ofDays(30))
                 .build();
@@ -136,7 +137,7 @@ class ReceiverController {
 
     private void tellFetched(Pickup pickup, String name) {
         try {
-            mapper.tell(pickup.id(), EventKind.FETCHED, name);
+            news.fetched(pickup, name);
         } catch (RuntimeException e) { // what was fetched stays fetched
             LOG.warn("That “{}” was fetched could not be kept.", name, e);
         }
@@ -195,6 +196,6 @@ class ReceiverController {
             throw Refused.unusable("An answer has " + LONGEST_ANSWER + " letters at the most.")
                     .with("field", "problem");
         }
-        mapper.tell(pickup.id(), problem.isEmpty() ? EventKind.ARRIVED : EventKind.PROBLEM, problem);
+        news.replied(pickup, problem);
     }
 }

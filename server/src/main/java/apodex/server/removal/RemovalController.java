@@ -1,5 +1,10 @@
 package apodex.server.removal;
 
+import apodex.server.access.Access;
+import apodex.server.access.Thing;
+import apodex.server.accounts.Who;
+import apodex.server.log.DeedKind;
+import apodex.server.log.Deeds;
 import io.swagger.v3.oas.annotations.Operation;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -11,8 +16,14 @@ import org.springframework.web.bind.annotation.RestController;
 @ResponseStatus(HttpStatus.NO_CONTENT)
 class RemovalController {
     private final Removal removal;
+    private final Access access;
+    private final Deeds deeds;
+    private final Who who;
 
-    RemovalController(Removal removal) {
+    RemovalController(Removal removal, Access access, Deeds deeds, Who who) {
+        this.access = access;
+        this.deeds = deeds;
+        this.who = who;
         this.removal = removal;
     }
 
@@ -22,17 +33,22 @@ class RemovalController {
     @DeleteMapping("/api/sessions/{id}")
     void session(@PathVariable String id) {
         removal.session(id);
+        deeds.note(who.ownerId(), DeedKind.REMOVED, id, "the session");
     }
 
     @Operation(description = "Removes a handoff for good, with its runs, their files and their pickup links.")
     @DeleteMapping("/api/handoffs/{id}")
     void handoff(@PathVariable String id) {
+        String session = access.sessionOf(Thing.HANDOFF, id);
         removal.handoff(id);
+        deeds.note(who.ownerId(), DeedKind.REMOVED, session, "a handoff");
     }
 
     @Operation(description = "Removes a run that is over for good, with its files and its pickup links.")
     @DeleteMapping("/api/runs/{id}")
     void run(@PathVariable String id) {
+        String session = access.sessionOf(Thing.RUN, id);
         removal.run(id);
+        deeds.note(who.ownerId(), DeedKind.REMOVED, session, "a run");
     }
 }

@@ -1,5 +1,9 @@
 package apodex.server.runs;
 
+import apodex.server.access.Access;
+import apodex.server.access.Right;
+import apodex.server.access.Thing;
+import apodex.server.accounts.Who;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -11,8 +15,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class QueueController {
     private final Queue queue;
+    private final Who who;
+    private final Access access;
 
-    QueueController(Queue queue) {
+    QueueController(Queue queue, Who who, Access access) {
+        this.who = who;
+        this.access = access;
         this.queue = queue;
     }
 
@@ -21,12 +29,22 @@ class QueueController {
 
     @GetMapping("/api/queue")
     List<RunMapper.Queued> all() {
-        return queue.all();
+        return seen();
+    }
+
+    private List<RunMapper.Queued> seen() {
+        String person = who.onlyOf();
+        return queue.all().stream()
+                .filter(run -> person == null || access.may(Right.LISTEN, Thing.SESSION, run.sessionId()))
+                .toList();
     }
 
     @PostMapping("/api/queue/{runId}/place")
     List<RunMapper.Queued> move(@PathVariable String runId, @RequestBody NewPlace place) {
+        if (place.before() != null) {
+            access.require(Right.LISTEN, Thing.RUN, place.before());
+        }
         queue.move(runId, place.before());
-        return queue.all();
+        return seen();
     }
 }

@@ -4,6 +4,7 @@ import apodex.audio.WorkFolder;
 import apodex.demo.LowTideWaltz;
 import apodex.intake.RecordingStore;
 import apodex.server.DataFolder;
+import apodex.server.accounts.Door;
 import java.io.IOException;
 import java.nio.file.Path;
 import org.springframework.boot.ApplicationArguments;
@@ -36,7 +37,7 @@ public class DemoSong implements ApplicationRunner {
         }
         Path work = dataFolder.newWorkFolder();
         try {
-            sessions.create(ID, LowTideWaltz.record(store, work), "Record the demo song");
+            sessions.create(ID, Door.HOUSE, LowTideWaltz.record(store, work), "Record the demo song");
         } finally {
             WorkFolder.remove(work);
         }

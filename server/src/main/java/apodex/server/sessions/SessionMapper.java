@@ -1,6 +1,7 @@
 package apodex.server.sessions;
 
 import apodex.session.Recording;
+import jakarta.annotation.Nullable;
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -9,12 +10,18 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface SessionMapper {
+    /** Those that somebody owns or was let in to; all for null. */
+    String SEEN =
+            """
+            (#{person} IS NULL OR s.owner_id = #{person}
+             OR EXISTS (SELECT 1 FROM member m WHERE m.session_id = s.id AND m.owner_id = #{person}))""";
+
     @Insert(
             """
             INSERT INTO session (id, owner_id, revision, title, artist, row_count, frames, rate)
-            VALUES (#{id}, 'local', 1, #{summary.title}, #{summary.artist}, #{summary.rows}, #{summary.frames},
+            VALUES (#{id}, #{ownerId}, 1, #{summary.title}, #{summary.artist}, #{summary.rows}, #{summary.frames},
                     #{summary.rate})""")
-    void insert(String id, Summary summary);
+    void insert(String id, String ownerId, Summary summary);
 
     /** What the shelf shows of a session, kept beside it so that listing reads no documents. */
     record Summary(String title, String artist, int rows, long frames, int rate) {}
@@ -54,7 +61,7 @@ interface SessionMapper {
     @Insert(
             """
             INSERT IGNORE INTO recording_use (session_id, sha256, owner_id, file_name)
-            VALUES (#{sessionId}, #{recording.sha256}, 'local', #{recording.fileName})""")
+            SELECT id, #{recording.sha256}, owner_id, #{recording.fileName} FROM session WHERE id = #{sessionId}""")
     void insertUse(String sessionId, Recording recording);
 
     /** That a session uses a recording. */
@@ -63,15 +70,20 @@ interface SessionMapper {
     @Select("SELECT session_id, sha256 FROM recording_use")
     List<Use> uses();
 
-    @Select("SELECT title FROM session")
-    List<String> titles();
+    @Select("SELECT COUNT(*) FROM recording_use WHERE session_id = #{sessionId} AND sha256 = #{sha256}")
+    int countUses(String sessionId, String sha256);
+
+    /** @param person who has or sees them; null for all */
+    @Select("SELECT s.title FROM session s WHERE " + SEEN)
+    List<String> titles(@Nullable String person);
 
     @Insert(
             """
             INSERT INTO handoff (id, session_id, owner_id, revision, handoff, created_at)
-            SELECT UUID(), #{to}, owner_id, 1, handoff, created_at FROM handoff WHERE session_id = #{from} AND NOT removed""")
+            SELECT UUID(), #{to}, (SELECT owner_id FROM session WHERE id = #{to}), 1, handoff, created_at FROM handoff WHERE session_id = #{from} AND NOT removed""")
     void duplicateHandoffs(String from, String to);
 
+    /** @param person who has or sees them; null for all */
     @Select(
             """
             SELECT s.id, s.title, s.artist, s.row_count AS row_count, s.frames, s.rate, s.changed_at,
@@ -81,7 +93,12 @@ interface SessionMapper {
                    (SELECT COUNT(*) FROM run r JOIN handoff h ON h.id = r.handoff_id
                     WHERE h.session_id = s.id AND r.state = 'DONE') AS parcels,
                    (SELECT MAX(p.made_at) FROM parcel p JOIN run r ON r.id = p.run_id
-                    JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS last_parcel_at
-            FROM session s ORDER BY s.changed_at DESC, s.id""")
-    List<ShelfEntry> shelf();
+                    JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS last_parcel_at,
+                   IF(#{person} IS NULL OR s.owner_id = #{person}, 'OWN',
+                      (SELECT m.may FROM member m WHERE m.session_id = s.id AND m.owner_id = #{person})) AS may,
+                   o.name AS owner
+            FROM session s JOIN owner o ON o.id = s.owner_id
+            WHERE """
+                    + SEEN + " ORDER BY s.changed_at DESC, s.id")
+    List<ShelfEntry> shelf(@Nullable String person);
 }

@@ -1,8 +1,11 @@
 package apodex.server.sessions;
 
 import apodex.intake.RecordingStore;
+import apodex.server.access.Access;
+import apodex.server.accounts.Who;
 import apodex.server.recordings.KnownRecordings;
 import apodex.server.web.Refused;
+import apodex.session.Recording;
 import apodex.session.Session;
 import apodex.session.SessionEdit;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -12,7 +15,9 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,11 +34,16 @@ public class Sessions {
     private final SessionMapper mapper;
     private final KnownRecordings recordings;
     private final TransactionTemplate transaction;
+    private final Who who;
+    private final Access access;
     /** Revisions that were asked for lately: a large session takes long to read, and every view asks for it. */
     private final Cache<Key, Revision> known =
             Caffeine.newBuilder().maximumSize(KEPT).softValues().build();
 
-    Sessions(SessionMapper mapper, KnownRecordings recordings, TransactionTemplate transaction) {
+    Sessions(
+            SessionMapper mapper, KnownRecordings recordings, TransactionTemplate transaction, Who who, Access access) {
+        this.who = who;
+        this.access = access;
         this.transaction = transaction;
         this.mapper = mapper;
         this.recordings = recordings;
@@ -45,7 +55,7 @@ public class Sessions {
         for (SessionMapper.Use use : mapper.uses()) {
             bytes.merge(use.sessionId(), store.bytes(use.sha256()), Long::sum);
         }
-        return mapper.shelf().stream()
+        return mapper.shelf(who.onlyOf()).stream()
                 .map(entry -> entry.withRecordings(bytes.getOrDefault(entry.id(), 0L)))
                 .toList();
     }
@@ -54,7 +64,7 @@ public class Sessions {
     @Transactional
     SessionState duplicate(String id) {
         Session session = get(id).session();
-        String title = DuplicateTitle.of(session.song().title(), mapper.titles());
+        String title = DuplicateTitle.of(session.song().title(), mapper.titles(who.onlyOf()));
         SessionState made = create(
                 session.withSong(session.song().withTitle(title)),
                 "Duplicate " + session.song().title());
@@ -78,12 +88,13 @@ public class Sessions {
 
     @Transactional
     public SessionState create(Session session, String description) {
-        return create(UUID.randomUUID().toString(), session, description);
+        return create(UUID.randomUUID().toString(), who.ownerId(), session, description);
     }
 
+    /** Makes one for somebody who need not have asked. */
     @Transactional
-    public SessionState create(String id, Session session, String description) {
-        mapper.insert(id, summary(session));
+    public SessionState create(String id, String ownerId, Session session, String description) {
+        mapper.insert(id, ownerId, summary(session));
         Revision first = Revision.first(id, session, description);
         mapper.insertRevision(first);
         session.recordings().forEach(recording -> {
@@ -101,7 +112,23 @@ public class Sessions {
     @Transactional
     public SessionState edit(String id, int revision, SessionEdit edit) {
         Revision head = newest(id, revision);
-        return append(head, head.after(edit));
+        Revision next = head.after(edit);
+        refuseWhatDidNotCome(id, head.session(), next.session());
+        return append(head, next);
+    }
+
+    /** A hash in an edit is nobody's sound: recordings come as files, or are those of sessions one hears already. */
+    private void refuseWhatDidNotCome(String id, Session before, Session after) {
+        Set<String> known = before.recordings().stream().map(Recording::sha256).collect(Collectors.toSet());
+        after.recordings().stream()
+                .filter(each -> !known.contains(each.sha256()))
+                .filter(each -> mapper.countUses(id, each.sha256()) == 0)
+                .filter(each -> !access.recordings().test(each.sha256()))
+                .findFirst()
+                .ifPresent(each -> {
+                    throw Refused.unusable(
+                            "“" + each.fileName() + "” has not come in here. Drop the file on the session.");
+                });
     }
 
     /**
@@ -132,7 +159,8 @@ public class Sessions {
     /** Makes an edit that brings recordings with it. */
     @Transactional
     SessionState bringIn(String id, int revision, SessionEdit edit) {
-        SessionState state = edit(id, revision, edit);
+        Revision head = newest(id, revision);
+        SessionState state = append(head, head.after(edit));
         state.session().recordings().forEach(recording -> {
             recordings.add(recording);
             mapper.insertUse(id, recording);

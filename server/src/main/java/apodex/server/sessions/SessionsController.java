@@ -7,7 +7,10 @@ import apodex.intake.Refusal;
 import apodex.intake.SessionFromDrop;
 import apodex.intake.SessionFromDrop.Brought;
 import apodex.server.DataFolder;
+import apodex.server.accounts.Who;
 import apodex.server.arrivals.Drops;
+import apodex.server.log.DeedKind;
+import apodex.server.log.Deeds;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.web.Refused;
 import apodex.session.Session;
@@ -39,9 +42,19 @@ class SessionsController {
     private final DataFolder dataFolder;
     private final RecordingsInUse inUse;
     private final Drops drops;
+    private final Deeds deeds;
+    private final Who who;
 
     SessionsController(
-            Sessions sessions, RecordingStore store, DataFolder dataFolder, RecordingsInUse inUse, Drops drops) {
+            Sessions sessions,
+            RecordingStore store,
+            DataFolder dataFolder,
+            RecordingsInUse inUse,
+            Drops drops,
+            Deeds deeds,
+            Who who) {
+        this.deeds = deeds;
+        this.who = who;
         this.inUse = inUse;
         this.drops = drops;
         this.sessions = sessions;
@@ -146,16 +159,23 @@ class SessionsController {
         if (request.edit() == null) {
             throw Refused.unusable("The request names no edit.").with("field", "edit");
         }
-        return sessions.edit(id, request.revision(), request.edit());
+        return noted(sessions.edit(id, request.revision(), request.edit()));
     }
 
     @PostMapping("/{id}/undo")
     SessionState undo(@PathVariable String id, @RequestBody StepRequest request) {
-        return sessions.undo(id, request.revision());
+        SessionState state = sessions.undo(id, request.revision());
+        deeds.note(who.ownerId(), DeedKind.CHANGED, id, "Undo: " + state.redo());
+        return state;
     }
 
     @PostMapping("/{id}/redo")
     SessionState redo(@PathVariable String id, @RequestBody StepRequest request) {
-        return sessions.redo(id, request.revision());
+        return noted(sessions.redo(id, request.revision()));
+    }
+
+    private SessionState noted(SessionState state) {
+        deeds.note(who.ownerId(), DeedKind.CHANGED, state.id(), state.undo() == null ? "" : state.undo());
+        return state;
     }
 }

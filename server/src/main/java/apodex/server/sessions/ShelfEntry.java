@@ -1,5 +1,6 @@
 package apodex.server.sessions;
 
+import apodex.server.access.Right;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 
@@ -11,6 +12,8 @@ import java.time.Instant;
  * @param printedBytes   of all files its runs printed
  * @param parcels        runs that are done
  * @param lastParcelAt   when its last parcel was packed; null when none was
+ * @param may            what whoever asks may do with it
+ * @param owner          name of whose it is
  */
 public record ShelfEntry(
         String id,
@@ -23,9 +26,23 @@ public record ShelfEntry(
         long recordingBytes,
         long printedBytes,
         int parcels,
-        @Nullable Instant lastParcelAt) {
+        @Nullable Instant lastParcelAt,
+        Right may,
+        String owner) {
     ShelfEntry withRecordings(long bytes) {
         return new ShelfEntry(
-                id, title, artist, rowCount, frames, rate, changedAt, bytes, printedBytes, parcels, lastParcelAt);
+                id,
+                title,
+                artist,
+                rowCount,
+                frames,
+                rate,
+                changedAt,
+                bytes,
+                printedBytes,
+                parcels,
+                lastParcelAt,
+                may,
+                owner);
     }
 }

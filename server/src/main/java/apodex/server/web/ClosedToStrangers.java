@@ -1,6 +1,5 @@
 package apodex.server.web;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -12,7 +11,6 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -40,11 +38,11 @@ class ClosedToStrangers extends OncePerRequestFilter {
     private static final int MISDIRECTED = 421;
 
     private final KnownHosts hosts;
-    private final ObjectMapper json;
+    private final ProblemAnswer problems;
 
-    ClosedToStrangers(KnownHosts hosts, ObjectMapper json) {
+    ClosedToStrangers(KnownHosts hosts, ProblemAnswer problems) {
         this.hosts = hosts;
-        this.json = json;
+        this.problems = problems;
     }
 
     @Override
@@ -82,10 +80,6 @@ class ClosedToStrangers extends OncePerRequestFilter {
     }
 
     private void refuse(HttpServletResponse response, int status, String why) throws IOException {
-        response.setStatus(status);
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        json.writeValue(
-                response.getOutputStream(),
-                Map.of("type", "about:blank", "title", "Closed to strangers", "status", status, "detail", why));
+        problems.write(response, status, "Closed to strangers", why, Map.of());
     }
 }

@@ -52,6 +52,11 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.GONE, sentence);
     }
 
+    /** Where it is not known who asks. */
+    public static Refused unknown(String sentence) {
+        return new Refused(HttpStatus.UNAUTHORIZED, sentence);
+    }
+
     public static Refused forbidden(String sentence) {
         return new Refused(HttpStatus.FORBIDDEN, sentence);
     }

@@ -1,0 +1,63 @@
+package apodex.server.accounts;
+
+import java.net.InetAddress;
+import java.net.URI;
+import java.net.UnknownHostException;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/**
+ * Whether others can come in. At a desk, where only this machine reaches the server, nobody signs in; beyond, and wherever it is told a
+ * name under which others know it, everybody does.
+ */
+@Component
+public class Door {
+    /** Whose everything is that is made at the desk; the first account takes this place. */
+    public static final String HOUSE = "local";
+
+    private final boolean open;
+    private final String url;
+
+    Door(
+            @Value("${server.address}") String address,
+            @Value("${server.port}") int port,
+            @Value("${apodex.hosts}") List<String> hosts,
+            @Value("${apodex.url}") String url,
+            @Value("${apodex.accounts}") boolean accounts) {
+        List<String> names = hosts.stream()
+                .map(String::strip)
+                .filter(name -> !name.isEmpty() && !isOfThisMachine(name))
+                .toList();
+        open = accounts || !isOfThisMachine(address) || !names.isEmpty() || !url.isBlank();
+        this.url = url.isBlank()
+                ? "http://" + (names.isEmpty() ? address : names.get(0)) + ":" + port
+                : url.strip().replaceAll("/+$", "");
+    }
+
+    /** Whether people sign in. */
+    public boolean isOpen() {
+        return open;
+    }
+
+    /** Where the pages are, as people's browsers know it, without a slash at its end. */
+    public String url() {
+        return url;
+    }
+
+    /** Name of the host in {@link #url()}. */
+    public String host() {
+        return URI.create(url).getHost().toLowerCase(Locale.ROOT);
+    }
+
+    private static boolean isOfThisMachine(String address) {
+        try {
+            return address.equals("localhost")
+                    || address.matches("[0-9.]+|\\[?[0-9a-fA-F:]+]?")
+                            && InetAddress.getByName(address).isLoopbackAddress();
+        } catch (UnknownHostException e) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Who did what, for those whose it is. */
+package apodex.server.log;
