@@ -1,11 +1,14 @@
 <script lang="ts">
   import Router, { router } from 'svelte-spa-router';
+  import { goToSignIn } from './door/signIn';
+  import { whenUnknown } from './lib/api/client';
   import { toasts } from './lib/chrome/toasts.svelte';
   import { wrap } from 'svelte-spa-router/wrap';
   import ViewMissing from './lib/ViewMissing.svelte';
   import './lib/chrome/theme.svelte';
 
   const SOON_MS = 1_500;
+  whenUnknown.call = goToSignIn;
 
   /** Each view is a piece of its own: who only fetches a parcel loads nothing else. */
   const ofSession = {
@@ -22,6 +25,11 @@
     '/intake/:id': () => import('./intake/IntakeView.svelte'),
     '/pickup/:token': () => import('./pickup/PickupView.svelte'),
     '/brief/:code': () => import('./brief/BriefView.svelte'),
+    '/sign-in': () => import('./door/SignInView.svelte'),
+    '/welcome/:token': () => import('./door/WelcomeView.svelte'),
+    '/join/:token': () => import('./door/JoinView.svelte'),
+    '/account': () => import('./account/AccountView.svelte'),
+    '/outbox': () => import('./outbox/OutboxView.svelte'),
     '/guide': () => import('./guide/GuideView.svelte'),
     '*': () => import('./sessions/SessionsView.svelte'),
   };

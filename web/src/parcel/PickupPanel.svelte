@@ -17,7 +17,8 @@
   let days = $state(14);
   let passPhrase = $state('');
   let message = $state('');
-  const address = (link: PickupView) => location.origin + link.path;
+  let mail = $state('');
+  const address = (link: PickupView) => link.url ?? location.origin + link.path;
   const WORDS = { opened: 'opened', fetched: 'fetched', arrived: 'all arrived', problem: 'problem' } as const;
 
   $effect(() => {
@@ -38,11 +39,12 @@
       const made = await answer(
         client.POST('/api/runs/{runId}/pickups', {
           params: { path: { runId } },
-          body: { days, passPhrase: passPhrase || null, message: message || null },
+          body: { days, passPhrase: passPhrase || null, message: message || null, mail: mail || null },
         }),
       );
       served.set([made, ...links]);
-      passPhrase = message = '';
+      if (mail) toasts.say(`The link goes to ${mail}.`, 'good');
+      passPhrase = message = mail = '';
       await copyLink(made);
     } catch (thrown) {
       toasts.wrong(thrown);
@@ -85,6 +87,16 @@
       maxlength="4000"
       placeholder="What they should know"></textarea></label
   >
+  <label
+    >Mail it to <Field
+      class="flex-1"
+      type="email"
+      bind:value={mail}
+      maxlength="254"
+      placeholder="nobody"
+      autocomplete="off"
+    /></label
+  >
   <Button kind="main" type="submit">Make a link</Button>
 </form>
 <ul>
@@ -95,7 +107,7 @@
         <span class="cap"
           >{link.withdrawn ? 'withdrawn' : over(link) ? 'ended' : `until ${moment(link.endsAt)}`}{link.passPhrase
             ? ', pass phrase'
-            : ''}</span
+            : ''}{link.mail ? `, mailed to ${link.mail}` : ''}</span
         >
       </div>
       <div class="line">

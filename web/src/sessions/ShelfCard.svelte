@@ -3,12 +3,18 @@
   import { rules } from '../lib/catalogue/rules.svelte';
   import Field from '../lib/controls/Field.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
-  import type { ShelfEntry } from '../lib/api/types';
+  import type { Right, ShelfEntry } from '../lib/api/types';
+  import { me } from '../lib/state/me.svelte';
+  import { RIGHTS } from '../sharing/rights';
+  import SharingDialog from '../sharing/SharingDialog.svelte';
   import { bytes, minutes, moment, rate } from '../lib/units';
   import type { ShelfStore } from './shelf.svelte';
 
   let { entry, shelf, onremove }: { entry: ShelfEntry; shelf: ShelfStore; onremove: () => void } = $props();
   let renaming = $state(false);
+  let sharing = $state(false);
+  const ORDER: Right[] = ['listen', 'print', 'change', 'own'];
+  const may = (right: Right) => ORDER.indexOf(entry.may) >= ORDER.indexOf(right);
 
   function focused(input: HTMLInputElement) {
     input.select();
@@ -82,11 +88,20 @@
     </span>
   </a>
   <div class="doings">
-    <Button kind="tool" onclick={() => (renaming = true)} aria-label="Rename {entry.title}">Rename</Button>
-    <Button kind="tool" onclick={duplicate} aria-label="Duplicate {entry.title}">Duplicate</Button>
-    <Button kind="tool" onclick={onremove} aria-label="Remove {entry.title}">Remove…</Button>
+    {#if may('change')}
+      <Button kind="tool" onclick={() => (renaming = true)} aria-label="Rename {entry.title}">Rename</Button>
+      <Button kind="tool" onclick={duplicate} aria-label="Duplicate {entry.title}">Duplicate</Button>
+    {/if}
+    {#if !may('own')}<span class="cap theirs">{entry.owner}’s: you {RIGHTS[entry.may]}</span>{/if}
+    {#if may('own')}
+      {#if !me.atDesk}<Button kind="tool" onclick={() => (sharing = true)} aria-label="Share {entry.title}"
+          >Share…</Button
+        >{/if}
+      <Button kind="tool" onclick={onremove} aria-label="Remove {entry.title}">Remove…</Button>
+    {/if}
   </div>
 </li>
+{#if sharing}<SharingDialog bind:open={sharing} id={entry.id} title={entry.title} />{/if}
 
 <style>
   li {
@@ -151,6 +166,9 @@
     margin-top: 12px;
     padding-top: 8px;
     border-top: 1px solid var(--rule2);
+  }
+  .theirs {
+    padding: 4px 6px;
   }
   .doings {
     display: flex;

@@ -1,5 +1,6 @@
 import { DetailedError, defaultOptions, Upload } from 'tus-js-client';
 import { Refusal, toProblem } from '../api/client';
+import { tokenHeader } from '../api/csrf';
 import { fingerprint } from './fingerprint';
 import { folderOf } from './folders';
 
@@ -55,6 +56,8 @@ const options = (file: File) => ({
   retryDelays: AGAIN_MS,
   metadata: { filename: file.name, folder: folderOf(file) },
   fingerprint,
+  onBeforeRequest: (request: { setHeader(name: string, value: string): void }) =>
+    Object.entries(tokenHeader()).forEach(([name, value]) => request.setHeader(name, value)),
 });
 
 /** Something was made of the files, or never will be: the next that are the same come anew. */
@@ -64,7 +67,7 @@ export async function forget(files: File[], ids: string[], kept: boolean): Promi
     const known = await storage.findUploadsByFingerprint(await fingerprint(file));
     await Promise.all(known.map((each) => storage.removeUpload(each.urlStorageKey)));
   }
-  const headers = { 'Tus-Resumable': '1.0.0' };
+  const headers = { 'Tus-Resumable': '1.0.0', ...tokenHeader() };
   if (!kept) await Promise.all(ids.map((id) => fetch(`${ENDPOINT}/${id}`, { method: 'DELETE', headers })));
 }
 

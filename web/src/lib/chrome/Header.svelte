@@ -4,6 +4,7 @@
   import { MoonOutline, RedoOutline, SunOutline, UndoOutline } from 'flowbite-svelte-icons';
   import type { SessionStore } from '../state/session.svelte';
   import { minutes, rate } from '../units';
+  import { me } from '../state/me.svelte';
   import { theme } from './theme.svelte';
 
   /** @prop edits whether the session is edited in this view, so that undo belongs here */
@@ -47,6 +48,7 @@
   <div class="tools">
     {#if right}<span class="cap">{right}</span>{/if}
     <a class="guide" href="#/guide">Guide</a>
+    <a class="guide" href="#/account">{me.name ?? 'This desk'}</a>
     {#if edits && store?.state}
       <Button
         disabled={!store.state.undo || store.busy}
