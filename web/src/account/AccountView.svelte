@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import client, { answer } from '../lib/api/client';
   import type { DeedLine, Passkey } from '../lib/api/types';
@@ -18,6 +19,7 @@
   let passkeys = $state.raw<Passkey[]>([]);
   let log = $state.raw<DeedLine[]>([]);
 
+  onMount(async () => me.become(await answer(client.GET('/api/me')))); // in how many browsers changes elsewhere
   $effect(() => {
     if (me.name) {
       void listKeys();
@@ -190,6 +192,7 @@
     gap: 6px;
     color: var(--ink2);
     font-size: 12px;
+    white-space: nowrap;
   }
   a {
     color: var(--teal);

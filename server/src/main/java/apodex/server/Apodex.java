@@ -41,6 +41,7 @@ public class Apodex {
     public static String command(Class<?> parts, Function<ApplicationContext, String> work, String... settings) {
         SpringApplication application = new SpringApplication(parts);
         application.setWebApplicationType(WebApplicationType.NONE);
+        application.setLogStartupInfo(false);
         application.addInitializers(new DataFolder.BesideAServer(), new PrivateDatabase());
         try (ConfigurableApplicationContext context = application.run(settings)) {
             return work.apply(context);

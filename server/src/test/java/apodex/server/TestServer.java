@@ -120,6 +120,15 @@ public final class TestServer implements AutoCloseable {
         Answer answer(int number) throws Exception;
     }
 
+    /** Round after round of so many requests at the same moment. */
+    public static List<Answer> atOnce(int count, int rounds, Asked asked) throws Exception {
+        List<Answer> answers = new ArrayList<>();
+        for (int round = 0; round < rounds; round++) {
+            answers.addAll(atOnce(count, asked));
+        }
+        return answers;
+    }
+
     /** So many requests at the same moment; their answers in the order of their numbers. */
     public static List<Answer> atOnce(int count, Asked asked) throws Exception {
         ExecutorService pool = Executors.newFixedThreadPool(count);
@@ -180,6 +189,7 @@ public final class TestServer implements AutoCloseable {
         public void haveCookie(String name, String value) {
             HttpCookie cookie = new HttpCookie(name, value);
             cookie.setPath("/");
+            cookie.setDomain("127.0.0.1");
             cookie.setVersion(0);
             cookies.getCookieStore().add(uri("/"), cookie);
         }

@@ -89,7 +89,7 @@ class MeController {
             throw Refused.conflict("Nobody signs in at the desk.");
         }
         Person person = keys.signIn(words(request.name()).strip(), words(request.passPhrase()), asked.getRemoteAddr());
-        signedIn.begin(person, asked, answer);
+        signedIn.begin(person, "the pass phrase", asked, answer);
         return me();
     }
 
@@ -129,7 +129,7 @@ class MeController {
             HttpServletResponse answer) {
         Person person = keys.settle(token, request.passPhrase());
         deeds.note(person.ownerId(), DeedKind.CHANGED_KEYS, null, "set the pass phrase by a link");
-        signedIn.begin(person, asked, answer);
+        signedIn.begin(person, "a welcome link", asked, answer);
         return me();
     }
 

@@ -17,6 +17,7 @@ import org.springframework.security.web.authentication.HttpMessageConverterAuthe
 import org.springframework.security.web.authentication.session.ChangeSessionIdAuthenticationStrategy;
 import org.springframework.security.web.authentication.session.CompositeSessionAuthenticationStrategy;
 import org.springframework.security.web.authentication.session.SessionAuthenticationStrategy;
+import org.springframework.security.web.context.RequestAttributeSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfAuthenticationStrategy;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
@@ -47,7 +48,8 @@ class SignedIn {
                 List.of(new ChangeSessionIdAuthenticationStrategy(), newToken));
     }
 
-    void begin(Person person, HttpServletRequest request, HttpServletResponse response) {
+    /** @param with what they came in with, in words */
+    void begin(Person person, String with, HttpServletRequest request, HttpServletResponse response) {
         User user = new User(person.name(), "", AuthorityUtils.NO_AUTHORITIES);
         Authentication authentication =
                 UsernamePasswordAuthenticationToken.authenticated(user, null, AuthorityUtils.NO_AUTHORITIES);
@@ -56,7 +58,7 @@ class SignedIn {
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
-        deeds.note(person.ownerId(), DeedKind.SIGNED_IN, null, "with the pass phrase, from " + request.getRemoteAddr());
+        deeds.note(person.ownerId(), DeedKind.SIGNED_IN, null, "with " + with + ", from " + request.getRemoteAddr());
     }
 
     void end(HttpServletRequest request, HttpServletResponse response) {
@@ -66,18 +68,13 @@ class SignedIn {
         SecurityContextHolder.clearContext();
     }
 
-    /** The library signs in by passkeys; the session is renewed and it is noted all the same. */
+    /** The library checks passkeys; a login session begins as with a pass phrase. */
     void tellOf(WebAuthnAuthenticationFilter filter) {
         HttpMessageConverterAuthenticationSuccessHandler answer =
                 new HttpMessageConverterAuthenticationSuccessHandler();
-        filter.setSessionAuthenticationStrategy(renewed);
+        filter.setSecurityContextRepository(new RequestAttributeSecurityContextRepository()); // for this request
         filter.setAuthenticationSuccessHandler((request, response, authentication) -> {
-            who.signedIn()
-                    .ifPresent(person -> deeds.note(
-                            person.ownerId(),
-                            DeedKind.SIGNED_IN,
-                            null,
-                            "with a passkey, from " + request.getRemoteAddr()));
+            begin(who.person(), "a passkey", request, response);
             answer.onAuthenticationSuccess(request, response, authentication);
         });
     }

@@ -23,15 +23,20 @@ import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.csrf.CsrfTokenRequestHandler;
 import org.springframework.security.web.savedrequest.NullRequestCache;
+import org.springframework.security.web.webauthn.api.PublicKeyCredentialRpEntity;
 import org.springframework.security.web.webauthn.authentication.WebAuthnAuthenticationFilter;
 import org.springframework.security.web.webauthn.management.JdbcPublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.JdbcUserCredentialRepository;
 import org.springframework.security.web.webauthn.management.PublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.UserCredentialRepository;
+import org.springframework.security.web.webauthn.management.WebAuthnRelyingPartyOperations;
+import org.springframework.security.web.webauthn.management.Webauthn4JRelyingPartyOperations;
 
 /** One chain for every request. Who may do what is decided by {@link AccessManager} alone. */
 @Configuration
 class WebSecurity {
+    private static final String NAME = "Apodex";
+
     @Bean
     SecurityFilterChain chain(
             HttpSecurity http,
@@ -41,6 +46,7 @@ class WebSecurity {
             CsrfTokenRepository tokens,
             CsrfTokenRequestHandler inEveryAnswer,
             SecurityContextRepository contexts,
+            WebAuthnRelyingPartyOperations passkeys,
             SignedIn signedIn,
             ProblemAnswer problems)
             throws Exception {
@@ -66,9 +72,10 @@ class WebSecurity {
                                 (request, response, e) -> problems.write(response, Refused.unknown("Sign in first.")))
                         .accessDeniedHandler(denied(problems)));
         if (door.isOpen()) {
-            http.webAuthn(passkeys -> passkeys.rpName("Apodex")
+            http.webAuthn(webAuthn -> webAuthn.rpName(NAME) // all is said to the bean; these are asked for all the same
                     .rpId(door.host())
                     .allowedOrigins(Set.of(door.url()))
+                    .creationOptionsRepository(new PasskeyChallenges(passkeys))
                     .disableDefaultRegistrationPage(true)
                     .withObjectPostProcessor(new ObjectPostProcessor<WebAuthnAuthenticationFilter>() {
                         @Override
@@ -118,6 +125,16 @@ class WebSecurity {
     @Bean
     PublicKeyCredentialUserEntityRepository passkeyOwners(JdbcTemplate database) {
         return new JdbcPublicKeyCredentialUserEntityRepository(database);
+    }
+
+    @Bean
+    WebAuthnRelyingPartyOperations passkeyOperations(
+            PublicKeyCredentialUserEntityRepository owners, UserCredentialRepository passkeys, Door door) {
+        return new Webauthn4JRelyingPartyOperations(
+                owners,
+                passkeys,
+                PublicKeyCredentialRpEntity.builder().name(NAME).id(door.host()).build(),
+                Set.of(door.url()));
     }
 
     @Bean
