@@ -29,6 +29,7 @@
     '/welcome/:token': () => import('./door/WelcomeView.svelte'),
     '/join/:token': () => import('./door/JoinView.svelte'),
     '/account': () => import('./account/AccountView.svelte'),
+    '/space': () => import('./space/SpaceView.svelte'),
     '/outbox': () => import('./outbox/OutboxView.svelte'),
     '/guide': () => import('./guide/GuideView.svelte'),
     '*': () => import('./sessions/SessionsView.svelte'),

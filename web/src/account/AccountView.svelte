@@ -97,6 +97,7 @@
       <label>Mail to <Field type="email" class="w-72" placeholder="nowhere" maxlength="254" bind:value={mail} /></label>
       <Button type="submit">Keep it</Button>
       <a href="#/outbox">Outbox</a>
+      <a href="#/space">Space and bin</a>
     </form>
   </section>
 

@@ -97,7 +97,7 @@
   <p>
     The plan goes{store.runs.length
       ? `, and with it what was printed by it: ${count(store.runs.length, 'run')} with files and pickup links`
-      : ''}. The session and its other handoffs stay. This cannot be undone.
+      : ''}. The session and its other handoffs stay. It lies in the bin for a month.
   </p>
 </ConfirmDialog>
 <Modal bind:open={naming} title="New handoff" size="xs" class="new-dialog">

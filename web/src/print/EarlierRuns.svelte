@@ -82,9 +82,9 @@
   >
     <p>
       {leaving.state === 'done'
-        ? 'Its files go from the disk, and its pickup links end. What is printed later cannot take files over from it.'
+        ? 'It lies in the bin for a month, and its pickup links open nothing meanwhile. What is printed later cannot take files over from it.'
         : 'It left no files; only this line goes.'}
-      The plan stays. This cannot be undone.
+      The plan stays.
     </p>
   </ConfirmDialog>
 {/if}

@@ -20,7 +20,9 @@
     </p>
   </div>
 {:else}
-  <h2 class="cap">On the shelf <span class="free">{bytes(shelf.free)} left on the disk</span></h2>
+  <h2 class="cap">
+    On the shelf <a class="free" href="#/space">{bytes(shelf.free)} left on the disk · space and bin</a>
+  </h2>
   <ul>
     {#each entries as entry (entry.id)}
       <ShelfCard
@@ -42,13 +44,14 @@
     onconfirm={() => shelf.remove(leaving!.id)}
   >
     <p>
-      The session goes with its history, {count(leaving.rowCount, 'row')}, its plans{leaving.parcels
-        ? `, ${count(leaving.parcels, 'parcel')} (${bytes(leaving.printedBytes)}) and their pickup links`
+      The session goes into the bin for a month, with its history, {count(leaving.rowCount, 'row')}, its plans{leaving.parcels
+        ? `, ${count(leaving.parcels, 'parcel')} (${bytes(leaving.printedBytes)}) and their pickup links, which open nothing from now on`
         : ''}.
     </p>
     <p>
-      Its recordings ({bytes(leaving.recordingBytes)}) go too, except those that other sessions use. This cannot be
-      undone.
+      Until then it can be brought back from <a href="#/space">the bin</a>; its recordings ({bytes(
+        leaving.recordingBytes,
+      )}) go with it, except those that other sessions use.
     </p>
   </ConfirmDialog>
 {/if}

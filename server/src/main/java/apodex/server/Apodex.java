@@ -1,6 +1,8 @@
 package apodex.server;
 
 import apodex.server.accounts.AccountCommand;
+import apodex.server.backup.BackupCommand;
+import apodex.server.backup.RestoreCommand;
 import apodex.server.database.PrivateDatabase;
 import java.util.List;
 import java.util.function.Function;
@@ -18,16 +20,22 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 @MapperScan(basePackages = "apodex.server", annotationClass = org.apache.ibatis.annotations.Mapper.class)
 public class Apodex {
     public static void main(String[] arguments) {
-        if (arguments.length > 0 && arguments[0].equals("account")) {
-            List<String> words = List.of(arguments).subList(1, arguments.length);
-            try {
-                System.out.println(command(AccountCommand.class, context -> AccountCommand.run(context, words)));
-            } catch (CannotStart e) {
-                System.err.println(e.getMessage());
-                System.exit(1);
-            }
-        } else {
-            application().run(arguments);
+        String first = arguments.length == 0 ? "" : arguments[0];
+        List<String> words = List.of(arguments).subList(Math.min(1, arguments.length), arguments.length);
+        switch (first) {
+            case "account" -> say(AccountCommand.class, context -> AccountCommand.run(context, words));
+            case "backup" -> say(BackupCommand.class, context -> BackupCommand.run(context, words.get(0)));
+            case "restore" -> say(RestoreCommand.class, context -> RestoreCommand.run(context, words.get(0)));
+            default -> application().run(arguments);
+        }
+    }
+
+    private static void say(Class<?> parts, Function<ApplicationContext, String> work) {
+        try {
+            System.out.println(command(parts, work));
+        } catch (CannotStart e) {
+            System.err.println(e.getMessage());
+            System.exit(1);
         }
     }
 

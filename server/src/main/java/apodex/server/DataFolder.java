@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
@@ -65,6 +66,10 @@ public class DataFolder {
                 .toAbsolutePath()
                 .normalize();
         try {
+            if (!Files.exists(root)) {
+                Files.createDirectories(
+                        root, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwx------")));
+            }
             Files.createDirectories(root.resolve("incoming"));
         } catch (IOException e) {
             throw new CannotStart(

@@ -43,7 +43,8 @@ public class DiskRoom {
                         "It has " + size(bytes) + ", and " + size(free) + " are free on the disk of the data folder.");
     }
 
-    private static String size(long bytes) {
+    /** So many bytes, for people. */
+    public static String size(long bytes) {
         return bytes < 1_000_000_000
                 ? String.format(Locale.ROOT, "%d MB", (bytes + 999_999) / 1_000_000)
                 : String.format(Locale.ROOT, "%.1f GB", bytes / 1e9);

@@ -80,6 +80,20 @@ final class RemovalTest {
             assertThat(client.get("/api/" + path).status()).as(path).isEqualTo(404);
         }
         assertThat(onTheShelf(session)).isNull();
+        assertThat(printed).as("in the bin").exists();
+        assertThat(client.get("/api/bin").json().findValuesAsText("id")).contains(session);
+        assertThat(client.post("/api/bin/sessions/" + session + "/restore", "").status())
+                .isEqualTo(200);
+        for (String path : List.of("sessions/" + session, "handoffs/" + handoff, "runs/" + run, "p/" + token)) {
+            assertThat(client.get("/api/" + path).status())
+                    .as("restored: " + path)
+                    .isEqualTo(200);
+        }
+        assertThat(client.delete("/api/sessions/" + session).status()).isEqualTo(204);
+        assertThat(client.delete("/api/bin/sessions/" + session).status()).isEqualTo(200);
+        assertThat(client.get("/api/bin").json().findValuesAsText("id")).doesNotContain(session);
+        assertThat(client.post("/api/bin/sessions/" + session + "/restore", "").status())
+                .isEqualTo(404);
         assertThat(printed).doesNotExist();
         RecordingStore store = server.bean(RecordingStore.class);
         assertThat(store.has(own)).isFalse();
@@ -87,7 +101,8 @@ final class RemovalTest {
         assertThat(client.post("/api/sessions/" + other + "/handoffs", "{\"name\": \"x\"}")
                         .status())
                 .isEqualTo(201);
-        assertThat(client.delete("/api/sessions/" + other).status()).isEqualTo(204);
+        assertThat(client.post("/api/sessions/" + other + "/forget", "").status())
+                .isEqualTo(204);
         assertThat(store.has(shared)).isFalse();
         assertThat(client.delete("/api/sessions/" + session).status()).isEqualTo(404);
     }
@@ -119,6 +134,12 @@ final class RemovalTest {
                 .isEqualTo(200);
         assertThat(client.delete("/api/handoffs/" + handoff).status()).isEqualTo(204);
         assertThat(client.get("/api/runs/" + second).status()).isEqualTo(404);
+        assertThat(client.get("/api/bin").json().findValuesAsText("id"))
+                .as("the handoff, and with it its runs")
+                .contains(handoff)
+                .doesNotContain(first, second);
+        assertThat(files).exists();
+        assertThat(client.delete("/api/bin/handoffs/" + handoff).status()).isEqualTo(200);
         assertThat(files).doesNotExist();
         assertThat(client.get("/api/sessions/" + session + "/handoffs").json().findValuesAsText("id"))
                 .containsExactly(kept);

@@ -28,7 +28,7 @@ public class Access {
      *
      * @throws Refused (404) where there is no such thing or it is nothing to them, (403) where they may see it, but not this
      */
-    public void require(Right right, Thing thing, String id) {
+    public void require(Right right, Thing thing, @Nullable String id) {
         if (!door.isOpen()) {
             return;
         }
@@ -59,22 +59,23 @@ public class Access {
 
     /** The session that a handoff, run or pickup belongs to; null where there is none. */
     @Nullable
-    public String sessionOf(Thing thing, String id) {
+    public String sessionOf(Thing thing, @Nullable String id) {
         return switch (thing) {
             case SESSION -> id;
             case HANDOFF -> mapper.sessionOfHandoff(id);
             case RUN -> mapper.sessionOfRun(id);
             case PICKUP -> mapper.sessionOfPickup(id);
-            case RECORDING, INTAKE, BRIEF -> null;
+            case RECORDING, INTAKE, BRIEF, HOUSE -> null;
         };
     }
 
     @Nullable
-    private Right on(String person, Thing thing, String id) {
+    private Right on(String person, Thing thing, @Nullable String id) {
         return switch (thing) {
             case SESSION, HANDOFF, RUN, PICKUP -> onSession(person, sessionOf(thing, id));
             case RECORDING -> mapper.hearsRecording(person, id) ? Right.LISTEN : null;
             case INTAKE -> mapper.ownIntakes(person, id) > 0 ? Right.OWN : null;
+            case HOUSE -> person.equals(Door.HOUSE) ? Right.OWN : Right.LISTEN;
             case BRIEF -> mapper.briefs(id) == 0 ? Right.LISTEN : mapper.onBrief(person, id);
         };
     }

@@ -6,6 +6,7 @@ import static apodex.server.access.Right.OWN;
 import static apodex.server.access.Right.PRINT;
 import static apodex.server.access.Thing.BRIEF;
 import static apodex.server.access.Thing.HANDOFF;
+import static apodex.server.access.Thing.HOUSE;
 import static apodex.server.access.Thing.INTAKE;
 import static apodex.server.access.Thing.PICKUP;
 import static apodex.server.access.Thing.RECORDING;
@@ -93,6 +94,8 @@ final class AccessTable {
                 "POST /api/briefs/file",
                 "GET /api/intakes",
                 "POST /api/intakes",
+                "GET /api/bin",
+                "GET /api/space",
                 "GET /api/outbox",
                 "GET /api/outbox/*",
                 "GET /api/queue",
@@ -129,6 +132,10 @@ final class AccessTable {
                 SESSION,
                 OWN,
                 "DELETE /api/sessions/{id}",
+                "POST /api/sessions/{id}/forget",
+                "PUT /api/sessions/{id}/keeping",
+                "POST /api/bin/sessions/{id}/restore",
+                "DELETE /api/bin/sessions/{id}",
                 "GET /api/sessions/{id}/log",
                 "GET /api/sessions/{id}/members",
                 "PUT /api/sessions/{id}/members/*",
@@ -152,6 +159,10 @@ final class AccessTable {
                 "POST /api/handoffs/{id}/include",
                 "POST /api/handoffs/{id}/keep",
                 "POST /api/handoffs/{id}/turn");
+        // the bin is the owner's
+        on(HANDOFF, OWN, "POST /api/bin/handoffs/{id}/restore", "DELETE /api/bin/handoffs/{id}");
+        on(RUN, OWN, "POST /api/bin/runs/{id}/restore", "DELETE /api/bin/runs/{id}");
+        on(HOUSE, OWN, "PUT /api/keeping");
         on(
                 RUN,
                 LISTEN,

@@ -63,7 +63,7 @@ interface MemberMapper {
     @Select(
             """
             SELECT s.title, o.name AS owner, s.owner_id FROM session s JOIN owner o ON o.id = s.owner_id
-            WHERE s.id = #{sessionId}""")
+            WHERE s.id = #{sessionId} AND s.removed_at IS NULL""")
     @Nullable
     Title title(String sessionId);
 }

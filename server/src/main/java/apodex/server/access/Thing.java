@@ -9,5 +9,7 @@ public enum Thing {
     /** Reached by whoever reaches a session that uses it. */
     RECORDING,
     INTAKE,
-    BRIEF
+    BRIEF,
+    /** What holds for all; the first account has it. */
+    HOUSE
 }

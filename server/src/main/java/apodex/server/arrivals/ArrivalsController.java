@@ -4,6 +4,7 @@ import apodex.intake.Drop;
 import apodex.intake.DropProgress;
 import apodex.server.DiskRoom;
 import apodex.server.accounts.Who;
+import apodex.server.space.Space;
 import apodex.server.web.DiskTrouble;
 import apodex.server.web.Refused;
 import io.swagger.v3.oas.annotations.Operation;
@@ -30,8 +31,10 @@ class ArrivalsController {
     private final DiskRoom room;
     private final Drops drops;
     private final Who who;
+    private final Space space;
 
-    ArrivalsController(ArrivedFiles files, DiskRoom room, Drops drops, Who who) {
+    ArrivalsController(ArrivedFiles files, DiskRoom room, Drops drops, Who who, Space space) {
+        this.space = space;
         this.who = who;
         this.files = files;
         this.room = room;
@@ -50,6 +53,9 @@ class ArrivalsController {
             }
             Drop.tooLarge(Long.parseLong(length)).ifPresent(words -> {
                 throw Refused.unusable(words);
+            });
+            space.wrongFor(who.ownerId(), Long.parseLong(length)).ifPresent(words -> {
+                throw Refused.noRoom(words);
             });
             room.wrongForArriving(Long.parseLong(length)).ifPresent(words -> {
                 throw Refused.noRoom(words);

@@ -6,6 +6,7 @@ import apodex.intake.DropProgress;
 import apodex.server.DataFolder;
 import apodex.server.access.Access;
 import apodex.server.accounts.Who;
+import apodex.server.space.Space;
 import apodex.server.web.Refused;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
@@ -25,9 +26,11 @@ public class Drops {
     private final ArrivedFiles arrived;
     private final Who who;
     private final Access access;
+    private final Space space;
     private final Map<String, DropProgress> watched = new ConcurrentHashMap<>();
 
-    Drops(DataFolder dataFolder, ArrivedFiles arrived, Who who, Access access) {
+    Drops(DataFolder dataFolder, ArrivedFiles arrived, Who who, Access access, Space space) {
+        this.space = space;
         this.who = who;
         this.access = access;
         this.dataFolder = dataFolder;
@@ -42,6 +45,10 @@ public class Drops {
 
     /** Makes something of files that came as one upload. */
     public <T> T of(List<MultipartFile> files, Making<T> making) throws IOException {
+        long bytes = files.stream().mapToLong(MultipartFile::getSize).sum();
+        space.wrongFor(who.ownerId(), bytes).ifPresent(words -> {
+            throw Refused.noRoom(words);
+        });
         Path work = dataFolder.newWorkFolder();
         try {
             Drop drop = new Drop(work);

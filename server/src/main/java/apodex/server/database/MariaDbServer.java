@@ -64,6 +64,8 @@ final class MariaDbServer {
 
     void start() throws IOException {
         Files.createDirectories(folder.resolve("tmp"));
+        // whoever reaches the socket is let in
+        Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
         password = keptPassword();
         if (findRunning()) {
             return;

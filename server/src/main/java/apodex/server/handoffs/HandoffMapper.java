@@ -15,11 +15,12 @@ interface HandoffMapper {
             SELECT #{id}, id, owner_id, #{revision}, #{handoff} FROM session WHERE id = #{sessionId}""")
     void insert(StoredHandoff handoff);
 
-    @Select("SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id}")
+    @Select(
+            "SELECT id, session_id, revision, handoff FROM handoff WHERE id = #{id} AND id IN (SELECT id FROM live_handoff)")
     StoredHandoff find(String id);
 
     @Select(
-            "SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed ORDER BY created_at, id")
+            "SELECT id, session_id, revision, handoff FROM handoff WHERE session_id = #{sessionId} AND NOT removed AND removed_at IS NULL ORDER BY created_at, id")
     List<StoredHandoff> ofSession(String sessionId);
 
     /** Lets nobody else make a first handoff of a session before the transaction ends. */

@@ -42,7 +42,7 @@ interface PickupMapper {
     @Select("SELECT " + COLUMNS + " FROM pickup WHERE id = #{id}")
     Pickup find(String id);
 
-    @Select("SELECT " + COLUMNS + " FROM pickup WHERE token_hash = #{hash}")
+    @Select("SELECT " + COLUMNS + " FROM pickup WHERE token_hash = #{hash} AND run_id IN (SELECT id FROM live_run)")
     Pickup byHash(String hash);
 
     /** A token that was kept in the clear, as earlier versions did. */

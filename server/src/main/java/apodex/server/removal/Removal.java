@@ -4,6 +4,7 @@ import apodex.server.DataFolder;
 import apodex.server.recordings.KnownRecordings;
 import apodex.server.web.Refused;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.slf4j.Logger;
@@ -12,7 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Removes sessions, handoffs and runs for good. The database forgets first, in one piece; what lies on the disk follows, so that nothing
+ * Puts sessions, handoffs and runs into the bin, or removes them for good. Then the database forgets first, in one piece; what lies on the disk follows, so that nothing
  * that can still be opened is ever without its files.
  */
 @Service
@@ -29,6 +30,44 @@ class Removal {
         this.transaction = transaction;
         this.dataFolder = dataFolder;
         this.recordings = recordings;
+    }
+
+    /** Puts a session into the bin, with all that belongs to it. */
+    void binSession(String id) {
+        transaction.executeWithoutResult(status -> {
+            mapper.lockSession(id);
+            mapper.handoffs(id).forEach(handoff -> mapper.runs(handoff).forEach(Removal::refuseUnderWay));
+            found(mapper.binSession(id, Instant.now()), "session", id);
+        });
+    }
+
+    void binHandoff(String id) {
+        transaction.executeWithoutResult(status -> {
+            mapper.lockHandoff(id);
+            mapper.runs(id).forEach(Removal::refuseUnderWay);
+            found(mapper.binHandoff(id, Instant.now()), "handoff", id);
+        });
+    }
+
+    void binRun(String id) {
+        transaction.executeWithoutResult(status -> {
+            String handoff = mapper.handoffOf(id);
+            mapper.lockHandoff(handoff);
+            mapper.runs(handoff).stream().filter(run -> run.id().equals(id)).forEach(Removal::refuseUnderWay);
+            found(mapper.binRun(id, Instant.now()), "run", id);
+        });
+    }
+
+    private static void found(int binned, String what, String id) {
+        if (binned == 0) {
+            throw Refused.notFound("There is no " + what + " “" + id + "”.");
+        }
+    }
+
+    private static void refuseUnderWay(RemovalMapper.Held run) {
+        if (!run.ended()) {
+            throw Refused.conflict("Run " + run.number() + " is under way or waits; cancel it first.");
+        }
     }
 
     /** Removes a session with its history, handoffs, runs, pickup links, and the recordings that nobody else uses. */
@@ -79,13 +118,12 @@ class Removal {
     }
 
     private void forget(RemovalMapper.Held run) {
-        if (!run.ended()) {
-            throw Refused.conflict("Run " + run.number() + " is under way or waits; cancel it first.");
-        }
+        refuseUnderWay(run);
         mapper.pickupEvents(run.id());
         mapper.pickups(run.id());
         mapper.parcels(run.id());
         mapper.files(run.id());
+        mapper.paceOfNobody(run.id());
         mapper.run(run.id());
     }
 

@@ -9,6 +9,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -27,28 +28,36 @@ class RemovalController {
         this.removal = removal;
     }
 
-    @Operation(
-            description =
-                    "Removes a session for good: history, handoffs, runs, pickup links, and the recordings no other session uses.")
+    @Operation(description = "Puts a session into the bin, with its handoffs, runs and links; nobody reaches it there.")
     @DeleteMapping("/api/sessions/{id}")
     void session(@PathVariable String id) {
-        removal.session(id);
+        removal.binSession(id);
         deeds.note(who.ownerId(), DeedKind.REMOVED, id, "the session");
     }
 
-    @Operation(description = "Removes a handoff for good, with its runs, their files and their pickup links.")
+    @Operation(description = "Puts a handoff into the bin, with its runs and their pickup links.")
     @DeleteMapping("/api/handoffs/{id}")
     void handoff(@PathVariable String id) {
         String session = access.sessionOf(Thing.HANDOFF, id);
-        removal.handoff(id);
+        removal.binHandoff(id);
         deeds.note(who.ownerId(), DeedKind.REMOVED, session, "a handoff");
     }
 
-    @Operation(description = "Removes a run that is over for good, with its files and its pickup links.")
+    @Operation(description = "Puts a run that is over into the bin, with its pickup links.")
     @DeleteMapping("/api/runs/{id}")
     void run(@PathVariable String id) {
         String session = access.sessionOf(Thing.RUN, id);
-        removal.run(id);
+        removal.binRun(id);
         deeds.note(who.ownerId(), DeedKind.REMOVED, session, "a run");
+    }
+
+    @Operation(
+            description =
+                    "Forgets a session for good and at once: history, handoffs, runs, links, the recordings no other"
+                            + " session uses, and the lines of the log.")
+    @PostMapping("/api/sessions/{id}/forget")
+    void forget(@PathVariable String id) {
+        removal.session(id);
+        deeds.forget(id);
     }
 }

@@ -1,9 +1,11 @@
 package apodex.server.removal;
 
+import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 /** Takes rows out, those that point at others first. */
 @Mapper
@@ -13,6 +15,15 @@ interface RemovalMapper {
 
     @Select("SELECT id FROM session WHERE id = #{id} FOR UPDATE")
     String lockSession(String id);
+
+    @Update("UPDATE session SET removed_at = #{at} WHERE id = #{id} AND removed_at IS NULL")
+    int binSession(String id, Instant at);
+
+    @Update("UPDATE handoff SET removed_at = #{at} WHERE id = #{id} AND id IN (SELECT id FROM live_handoff)")
+    int binHandoff(String id, Instant at);
+
+    @Update("UPDATE run SET removed_at = #{at} WHERE id = #{id} AND id IN (SELECT id FROM live_run)")
+    int binRun(String id, Instant at);
 
     @Select("SELECT id FROM handoff WHERE id = #{id} FOR UPDATE")
     String lockHandoff(String id);
@@ -41,6 +52,10 @@ interface RemovalMapper {
 
     @Delete("DELETE FROM printed_file WHERE run_id = #{runId}")
     void files(String runId);
+
+    /** How long it took is still worth knowing; of which run it was is not. */
+    @Update("UPDATE pace SET run_id = UUID() WHERE run_id = #{runId}")
+    void paceOfNobody(String runId);
 
     @Delete("DELETE FROM run WHERE id = #{runId}")
     void run(String runId);

@@ -66,17 +66,17 @@ interface RunMapper {
     int nextNumber(String handoffId);
 
     /** The run that a press made; null when it made none yet. */
-    @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND press = #{press}")
+    @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND press = #{press} AND removed_at IS NULL")
     String ofPress(String handoffId, String press);
 
-    @Select("SELECT " + COLUMNS + " FROM run WHERE id = #{id}")
+    @Select("SELECT " + COLUMNS + " FROM run WHERE id = #{id} AND id IN (SELECT id FROM live_run)")
     Run find(String id);
 
     @Select("SELECT state, progress, failure FROM run WHERE id = #{id}")
     Pulse pulse(String id);
 
     @Select(
-            "SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} ORDER BY number DESC")
+            "SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} AND removed_at IS NULL ORDER BY number DESC")
     List<RunEntry> ofHandoff(String handoffId);
 
     @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id}")
@@ -100,10 +100,12 @@ interface RunMapper {
             """
             SELECT r.id FROM run r JOIN handoff h ON h.id = r.handoff_id
             WHERE h.session_id = (SELECT session_id FROM handoff WHERE id = #{handoffId}) AND r.state = 'DONE' AND r.id <> #{runId}
+                AND r.id IN (SELECT id FROM live_run)
             ORDER BY r.handoff_id <> #{handoffId}, r.created_at DESC LIMIT #{most}""")
     List<String> earlierRuns(String handoffId, String runId, int most);
 
-    @Select("SELECT id FROM run WHERE handoff_id = #{handoffId} AND state = 'DONE' ORDER BY number DESC LIMIT 1")
+    @Select(
+            "SELECT id FROM run WHERE handoff_id = #{handoffId} AND state = 'DONE' AND removed_at IS NULL ORDER BY number DESC LIMIT 1")
     String lastDone(String handoffId);
 
     /** Whoever is over already has nothing to cancel. */

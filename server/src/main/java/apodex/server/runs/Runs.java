@@ -9,6 +9,7 @@ import apodex.server.handoffs.Handoffs;
 import apodex.server.levels.KnownLevels;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
+import apodex.server.space.Space;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
 import jakarta.annotation.Nullable;
@@ -26,6 +27,7 @@ class Runs {
     private final WhatChanged whatChanged;
     private final DiskRoom diskRoom;
     private final KnownLevels levels;
+    private final Space space;
 
     Runs(
             RunMapper mapper,
@@ -34,7 +36,9 @@ class Runs {
             Queue queue,
             WhatChanged whatChanged,
             DiskRoom diskRoom,
-            KnownLevels levels) {
+            KnownLevels levels,
+            Space space) {
+        this.space = space;
         this.diskRoom = diskRoom;
         this.mapper = mapper;
         this.handoffs = handoffs;
@@ -68,6 +72,9 @@ class Runs {
         Plan exact = levels.foreseen(session.session(), state.handoff(), state.plan())
                 .orElse(state.plan());
         diskRoom.wrongFor(exact).ifPresent(wrong -> {
+            throw Refused.unusable(wrong);
+        });
+        space.wrongForSession(state.sessionId(), exact.bytesOnDisk()).ifPresent(wrong -> {
             throw Refused.unusable(wrong);
         });
         int number = mapper.nextNumber(handoffId);

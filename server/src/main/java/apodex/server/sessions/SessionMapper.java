@@ -13,7 +13,7 @@ interface SessionMapper {
     /** Those that somebody owns or was let in to; all for null. */
     String SEEN =
             """
-            (#{person} IS NULL OR s.owner_id = #{person}
+            s.removed_at IS NULL AND (#{person} IS NULL OR s.owner_id = #{person}
              OR EXISTS (SELECT 1 FROM member m WHERE m.session_id = s.id AND m.owner_id = #{person}))""";
 
     @Insert(
@@ -35,7 +35,7 @@ interface SessionMapper {
             WHERE id = #{id} AND revision = #{expected}""")
     int advance(String id, int expected, Summary summary);
 
-    @Select("SELECT COUNT(*) FROM session WHERE id = #{id}")
+    @Select("SELECT COUNT(*) FROM live_session WHERE id = #{id}")
     int count(String id);
 
     @Insert(
@@ -45,7 +45,7 @@ interface SessionMapper {
     void insertRevision(Revision revision);
 
     /** The newest revision's number; null when there is no such session. */
-    @Select("SELECT revision FROM session WHERE id = #{id}")
+    @Select("SELECT revision FROM session WHERE id = #{id} AND removed_at IS NULL")
     Integer head(String id);
 
     @Select(
@@ -80,7 +80,7 @@ interface SessionMapper {
     @Insert(
             """
             INSERT INTO handoff (id, session_id, owner_id, revision, handoff, created_at)
-            SELECT UUID(), #{to}, (SELECT owner_id FROM session WHERE id = #{to}), 1, handoff, created_at FROM handoff WHERE session_id = #{from} AND NOT removed""")
+            SELECT UUID(), #{to}, (SELECT owner_id FROM session WHERE id = #{to}), 1, handoff, created_at FROM handoff WHERE session_id = #{from} AND NOT removed AND removed_at IS NULL""")
     void duplicateHandoffs(String from, String to);
 
     /** @param person who has or sees them; null for all */
@@ -91,14 +91,14 @@ interface SessionMapper {
                    (SELECT COALESCE(SUM(f.bytes), 0) FROM printed_file f JOIN run r ON r.id = f.run_id
                     JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS printed_bytes,
                    (SELECT COUNT(*) FROM run r JOIN handoff h ON h.id = r.handoff_id
-                    WHERE h.session_id = s.id AND r.state = 'DONE') AS parcels,
+                    WHERE h.session_id = s.id AND r.state = 'DONE' AND r.removed_at IS NULL AND h.removed_at IS NULL) AS parcels,
                    (SELECT MAX(p.made_at) FROM parcel p JOIN run r ON r.id = p.run_id
                     JOIN handoff h ON h.id = r.handoff_id WHERE h.session_id = s.id) AS last_parcel_at,
                    IF(#{person} IS NULL OR s.owner_id = #{person}, 'OWN',
                       (SELECT m.may FROM member m WHERE m.session_id = s.id AND m.owner_id = #{person})) AS may,
                    o.name AS owner
             FROM session s JOIN owner o ON o.id = s.owner_id
-            WHERE """
+            WHERE\s"""
                     + SEEN + " ORDER BY s.changed_at DESC, s.id")
     List<ShelfEntry> shelf(@Nullable String person);
 }

@@ -1,0 +1,2 @@
+/** The whole house in one file, and back. */
+package apodex.server.backup;
