@@ -94,7 +94,9 @@
     <h2>News</h2>
     <p>What receivers do with your links is told by mail: fetched, all arrived, a problem.</p>
     <form onsubmit={saveMail}>
-      <label>Mail to <Field type="email" class="w-72" placeholder="nowhere" maxlength="254" bind:value={mail} /></label>
+      <label
+        >Mail to <Field type="email" class="min-w-72" placeholder="nowhere" maxlength="254" bind:value={mail} /></label
+      >
       <Button type="submit">Keep it</Button>
       <a href="#/outbox">Outbox</a>
       <a href="#/space">Space and bin</a>

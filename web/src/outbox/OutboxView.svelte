@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { components } from '../lib/api/schema.gen';
   import Header from '../lib/chrome/Header.svelte';
@@ -17,6 +17,12 @@
   });
   onDestroy(() => outbox.close());
   let shown = $state.raw<components['schemas']['Whole']>();
+
+  /** The newest lies open until another is chosen. */
+  $effect(() => {
+    const newest = outbox.data?.letters[0]?.name;
+    if (newest && !untrack(() => shown)) void show(newest);
+  });
 
   async function show(name: string) {
     try {

@@ -80,9 +80,9 @@
 
     <h2>Sessions, the largest first</h2>
     <p class="rule">
-      Of each handoff the house keeps
-      <KeepRule runs={picture.keepRuns} none="all runs" label="Runs the house keeps" onchange={keep} />, and those that
-      somebody picked up or still can; others go into the bin by themselves.
+      <span>Of each handoff the house keeps</span>
+      <KeepRule runs={picture.keepRuns} none="all runs" label="Runs the house keeps" onchange={keep} />
+      <span>and those that somebody picked up or still can; others go into the bin by themselves.</span>
     </p>
     <table>
       <thead><tr><th>Session</th><th class="wide">Takes</th><th>Together</th><th>Keeps</th><th></th></tr></thead>
@@ -206,6 +206,10 @@
     background: repeating-linear-gradient(45deg, var(--ink) 0 2px, var(--sheet) 2px 6px);
   }
   .rule {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 8px;
     margin: 8px 0;
   }
   table {

@@ -115,6 +115,9 @@ final class StrangersTest {
             assertThat(answer.header("X-Content-Type-Options")).isEqualTo("nosniff");
             assertThat(answer.header("Referrer-Policy")).isEqualTo("no-referrer");
             assertThat(answer.header("X-Frame-Options")).isEqualTo("DENY");
+            assertThat(answer.header("Cache-Control"))
+                    .as("kept by nobody: " + path)
+                    .contains(path.equals("/") ? "no-cache" : "no-store");
         }
     }
 }

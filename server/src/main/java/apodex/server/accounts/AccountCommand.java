@@ -16,6 +16,7 @@ import org.springframework.boot.autoconfigure.transaction.TransactionAutoConfigu
 import org.springframework.context.ApplicationContext;
 import org.springframework.context.annotation.ComponentScan;
 import org.springframework.context.annotation.Import;
+import org.springframework.util.unit.DataSize;
 
 /** {@code ./apodex account}: who may come in, told by whoever runs the machine. */
 @Import({Door.class, Accounts.class, LoginSessions.class})
@@ -35,6 +36,7 @@ public final class AccountCommand {
             Usage: ./apodex account list
                    ./apodex account add NAME     prints a link by which NAME sets the pass phrase, once, within three days
                    ./apodex account link NAME    the same for somebody who lost it; the old one is over
+                   ./apodex account quota NAME SIZE  what NAME's sessions may take, such as 50GB; 0: no bound; usual: as the house has it
                    ./apodex account remove NAME  what NAME owns stays, and can be seen at the desk""";
 
     /**
@@ -51,6 +53,7 @@ public final class AccountCommand {
                 case "list" -> listed(accounts);
                 case "add" -> link(context, accounts.add(name), name);
                 case "link" -> link(context, accounts.welcome(name), name);
+                case "quota" -> quota(accounts, words);
                 case "remove" -> {
                     accounts.remove(name);
                     yield "“" + name + "” signs in no more.";
@@ -60,6 +63,22 @@ public final class AccountCommand {
         } catch (Refused refused) {
             throw new CannotStart(refused.getMessage(), refused);
         }
+    }
+
+    /** The last word is the size; a name may have several. */
+    private static String quota(Accounts accounts, List<String> words) {
+        if (words.size() < 3) {
+            throw new CannotStart(USAGE, null);
+        }
+        String name = String.join(" ", words.subList(1, words.size() - 1));
+        String size = words.get(words.size() - 1);
+        try {
+            accounts.setQuota(
+                    name, size.equals("usual") ? null : DataSize.parse(size).toBytes());
+        } catch (IllegalArgumentException e) {
+            throw new CannotStart("“" + size + "” is no size. Say it as 50GB, 500MB, 0 for no bound, or usual.", e);
+        }
+        return "“" + name + "” may take " + size + ".";
     }
 
     private static String listed(Accounts accounts) {

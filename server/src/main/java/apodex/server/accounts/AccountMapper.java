@@ -63,6 +63,9 @@ interface AccountMapper {
     @Delete("DELETE FROM member WHERE owner_id = #{ownerId}")
     void leaveAll(String ownerId);
 
+    @Update("UPDATE owner SET quota = #{quota} WHERE id = #{ownerId}")
+    void setQuota(String ownerId, @Nullable Long quota);
+
     @Select("SELECT mail FROM owner WHERE id = #{ownerId}")
     String mail(String ownerId);
 

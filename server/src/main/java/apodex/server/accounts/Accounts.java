@@ -4,6 +4,7 @@ import apodex.audio.Digests;
 import apodex.server.accounts.AccountMapper.Account;
 import apodex.server.web.Refused;
 import apodex.server.web.SecretToken;
+import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -89,6 +90,12 @@ public class Accounts {
         mapper.leaveAll(account.ownerId());
         mapper.delete(name);
         logins.endAll(account.name());
+    }
+
+    /** @param bytes that somebody's sessions may take; 0 for no bound, null as the house has it */
+    public void setQuota(String name, @Nullable Long bytes) {
+        Person person = named(name).orElseThrow(() -> Refused.notFound("There is no account “" + name + "”."));
+        mapper.setQuota(person.ownerId(), bytes);
     }
 
     /** Where news go; empty for nowhere. */

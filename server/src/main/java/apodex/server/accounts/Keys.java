@@ -78,9 +78,10 @@ public class Keys {
     }
 
     /** Sets another pass phrase; whoever is signed in elsewhere has to sign in again. */
-    public void changePhrase(Person person, String before, @Nullable String after, String address) {
+    public Person changePhrase(Person person, String before, @Nullable String after, String address) {
         signIn(person.name(), before, address);
         mapper.setPhrase(person.ownerId(), phrases.hash(checked(after, person.name())));
+        return person;
     }
 
     /** In how many browsers somebody is signed in. */

@@ -45,7 +45,9 @@ class WaveformController {
         try (Overview overview = store.overview(sha256)) {
             float[][] bins = overview.lowsAndHighs(zoom, tile * BINS_PER_TILE, BINS_PER_TILE);
             return ResponseEntity.ok()
-                    .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).immutable())
+                    .cacheControl(CacheControl.maxAge(Duration.ofDays(30))
+                            .cachePrivate()
+                            .immutable())
                     .body(toBytes(bins));
         }
     }

@@ -1,6 +1,11 @@
 package apodex.server.runs;
 
+import apodex.server.access.Access;
+import apodex.server.access.Thing;
+import apodex.server.accounts.Who;
 import apodex.server.handoffs.Handoffs;
+import apodex.server.log.DeedKind;
+import apodex.server.log.Deeds;
 import apodex.server.web.Refused;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -37,6 +42,9 @@ class RunsController {
     private final RunSound sound;
     private final Handoffs handoffs;
     private final RunFiles files;
+    private final Deeds deeds;
+    private final Who who;
+    private final Access access;
 
     RunsController(
             Runs runs,
@@ -45,7 +53,13 @@ class RunsController {
             WhatChanged whatChanged,
             RunSound sound,
             Handoffs handoffs,
-            RunFiles files) {
+            RunFiles files,
+            Deeds deeds,
+            Who who,
+            Access access) {
+        this.deeds = deeds;
+        this.who = who;
+        this.access = access;
         this.runs = runs;
         this.mapper = mapper;
         this.events = events;
@@ -169,7 +183,11 @@ class RunsController {
             @PathVariable String id,
             @RequestParam(defaultValue = "0") int part,
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
-        done(id);
+        Run run = done(id);
+        if (range == null || range.startsWith("bytes=0-")) { // the rest is the same download, gone on with
+            deeds.note(
+                    who.ownerId(), DeedKind.FETCHED, access.sessionOf(Thing.RUN, id), "the parcel of " + run.version());
+        }
         return files.parcel(id, part, range);
     }
 

@@ -15,6 +15,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.web.webauthn.api.Bytes;
 import org.springframework.security.web.webauthn.api.CredentialRecord;
@@ -39,6 +40,7 @@ class MeController {
     private final Keys keys;
     private final SignedIn signedIn;
     private final Deeds deeds;
+    private final KeyNews news;
     private final PublicKeyCredentialUserEntityRepository passkeyOwners;
     private final UserCredentialRepository passkeys;
 
@@ -49,6 +51,7 @@ class MeController {
             Keys keys,
             SignedIn signedIn,
             Deeds deeds,
+            KeyNews news,
             PublicKeyCredentialUserEntityRepository passkeyOwners,
             UserCredentialRepository passkeys) {
         this.door = door;
@@ -57,6 +60,7 @@ class MeController {
         this.keys = keys;
         this.signedIn = signedIn;
         this.deeds = deeds;
+        this.news = news;
         this.passkeyOwners = passkeyOwners;
         this.passkeys = passkeys;
     }
@@ -88,9 +92,26 @@ class MeController {
         if (!door.isOpen()) {
             throw Refused.conflict("Nobody signs in at the desk.");
         }
-        Person person = keys.signIn(words(request.name()).strip(), words(request.passPhrase()), asked.getRemoteAddr());
+        String name = words(request.name()).strip();
+        String address = asked.getRemoteAddr();
+        Person person = noted(name, address, () -> keys.signIn(name, words(request.passPhrase()), address));
         signedIn.begin(person, "the pass phrase", asked, answer);
         return me();
+    }
+
+    /** Whoever has the account learns that somebody tried. */
+    private Person noted(String name, String address, Supplier<Person> trying) {
+        try {
+            return trying.get();
+        } catch (Refused refused) {
+            if (refused.status() == HttpStatus.UNPROCESSABLE_ENTITY) {
+                throw refused; // the new one is no good; the old one was right
+            }
+            accounts.named(name)
+                    .ifPresent(
+                            person -> deeds.note(person.ownerId(), DeedKind.SIGN_IN_FAILED, null, "from " + address));
+            throw refused;
+        }
     }
 
     @PostMapping("/api/me/sign-out")
@@ -128,7 +149,7 @@ class MeController {
             HttpServletRequest asked,
             HttpServletResponse answer) {
         Person person = keys.settle(token, request.passPhrase());
-        deeds.note(person.ownerId(), DeedKind.CHANGED_KEYS, null, "set the pass phrase by a link");
+        news.tell(person, "set the pass phrase by a link");
         signedIn.begin(person, "a welcome link", asked, answer);
         return me();
     }
@@ -140,8 +161,12 @@ class MeController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePhrase(@RequestBody NewPhrase request, HttpServletRequest asked) {
         Person person = who.person();
-        keys.changePhrase(person, words(request.before()), request.after(), asked.getRemoteAddr());
-        deeds.note(person.ownerId(), DeedKind.CHANGED_KEYS, null, "changed the pass phrase");
+        String address = asked.getRemoteAddr();
+        noted(
+                person.name(),
+                address,
+                () -> keys.changePhrase(person, words(request.before()), request.after(), address));
+        news.tell(person, "changed the pass phrase");
         keys.endOthers(person, asked.getSession().getId());
     }
 
@@ -173,7 +198,7 @@ class MeController {
                 .findFirst()
                 .orElseThrow(() -> Refused.notFound("You have no such passkey."));
         passkeys.delete(key);
-        deeds.note(who.ownerId(), DeedKind.CHANGED_KEYS, null, "removed a passkey");
+        news.tell(who.person(), "removed a passkey");
     }
 
     private List<CredentialRecord> own() {

@@ -2,6 +2,7 @@ package apodex.server.security;
 
 import apodex.server.access.AccessManager;
 import apodex.server.accounts.Door;
+import apodex.server.accounts.Who;
 import apodex.server.web.ProblemAnswer;
 import apodex.server.web.Refused;
 import jakarta.servlet.DispatcherType;
@@ -10,6 +11,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.authorization.AuthorizationDeniedException;
+import org.springframework.security.config.Customizer;
 import org.springframework.security.config.ObjectPostProcessor;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
@@ -57,7 +59,8 @@ class WebSecurity {
         } else {
             http.csrf(AbstractHttpConfigurer::disable);
         }
-        http.headers(AbstractHttpConfigurer::disable) // all of them are set where strangers are turned away
+        // what pages may do is set where strangers are turned away; what has no rule of its own is kept by nobody
+        http.headers(headers -> headers.defaultsDisabled().cacheControl(Customizer.withDefaults()))
                 .formLogin(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)
                 .logout(AbstractHttpConfigurer::disable)
@@ -138,7 +141,7 @@ class WebSecurity {
     }
 
     @Bean
-    UserCredentialRepository passkeys(JdbcTemplate database) {
-        return new JdbcUserCredentialRepository(database);
+    UserCredentialRepository passkeys(JdbcTemplate database, KeyNews news, Who who) {
+        return new NotedPasskeys(new JdbcUserCredentialRepository(database), news, who);
     }
 }

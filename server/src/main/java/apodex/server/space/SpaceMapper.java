@@ -57,9 +57,6 @@ interface SpaceMapper {
     @Nullable
     Long quota(String ownerId);
 
-    @Update("UPDATE owner SET quota = #{quota} WHERE id = #{ownerId}")
-    void setQuota(String ownerId, @Nullable Long quota);
-
     @Select("SELECT owner_id FROM session WHERE id = #{sessionId}")
     @Nullable
     String ownerOf(String sessionId);

@@ -5,6 +5,7 @@ import java.net.URISyntaxException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -19,7 +20,17 @@ class KnownHosts {
 
     private final Set<String> names = new HashSet<>(Set.of("localhost"));
 
-    KnownHosts(@Value("${apodex.hosts}") List<String> more) {
+    /** @param addresses that the pages and receivers' links begin with; empty for none */
+    KnownHosts(
+            @Value("${apodex.hosts}") List<String> more,
+            @Value("${apodex.url},${apodex.public-url}") List<String> addresses) {
+        addresses.stream()
+                .map(String::strip)
+                .filter(address -> !address.isEmpty())
+                .map(address -> URI.create(address).getHost())
+                .filter(Objects::nonNull)
+                .map(host -> host.toLowerCase(Locale.ROOT))
+                .forEach(names::add);
         more.stream()
                 .map(name -> name.strip().toLowerCase(Locale.ROOT))
                 .filter(name -> !name.isEmpty())

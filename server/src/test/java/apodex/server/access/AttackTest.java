@@ -131,6 +131,9 @@ final class AttackTest {
                         .status())
                 .isEqualTo(204);
         assertThat(there.get("/api/sessions").status()).isEqualTo(401);
+        assertThat(here.get("/api/me/log").text())
+                .as("what was tried and what was changed is told")
+                .contains("signInFailed", "changed the pass phrase");
         assertThat(here.get("/api/sessions").status()).isEqualTo(200);
         Client third = house.stranger.signedIn("Odd", other);
         third.post("/api/me/sign-out-everywhere", "");

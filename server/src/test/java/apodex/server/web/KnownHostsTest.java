@@ -8,8 +8,8 @@ import org.junit.jupiter.api.Test;
 class KnownHostsTest {
     @Test
     void namesThatWereToldAreKnownWhateverThePortAndTheCase() {
-        KnownHosts hosts = new KnownHosts(List.of(" Studio.Example ", ""));
-        assertThat(List.of("studio.example", "STUDIO.example:8443", "localhost:1"))
+        KnownHosts hosts = new KnownHosts(List.of(" Studio.Example ", ""), List.of("", "https://Pickup.Example/"));
+        assertThat(List.of("studio.example", "STUDIO.example:8443", "localhost:1", "pickup.example"))
                 .allMatch(hosts::know);
         assertThat(List.of(
                         "other.example",
