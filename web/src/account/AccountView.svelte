@@ -12,7 +12,8 @@
   import { addPasskey, passkeysWork } from '../door/passkeys';
   import DeedList from '../sharing/DeedList.svelte';
 
-  let mail = $derived(me.all?.mail ?? '');
+  let typed = $state<string>();
+  const mail = $derived(typed ?? me.all?.mail ?? '');
   let before = $state('');
   let after = $state('');
   let label = $state('');
@@ -95,7 +96,13 @@
     <p>What receivers do with your links is told by mail: fetched, all arrived, a problem.</p>
     <form onsubmit={saveMail}>
       <label
-        >Mail to <Field type="email" class="min-w-72" placeholder="nowhere" maxlength="254" bind:value={mail} /></label
+        >Mail to <Field
+          type="email"
+          class="min-w-72"
+          placeholder="nowhere"
+          maxlength="254"
+          bind:value={() => mail, (now) => (typed = String(now))}
+        /></label
       >
       <Button type="submit">Keep it</Button>
       <a href="#/outbox">Outbox</a>

@@ -17,6 +17,7 @@ import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -93,6 +94,7 @@ final class DoorTest {
         Page page = browsing.page();
         page.navigate(house + "/#/outbox");
         page.getByLabel("Name").fill("Bo Reed");
+        readable(page, "sign in");
         page.getByLabel("Pass phrase").fill("seven herrings in a barrel");
         button(page, "Sign in").click();
         assertThat(page.getByRole(AriaRole.ALERT)).hasText("Name and pass phrase do not belong together.");
@@ -118,6 +120,7 @@ final class DoorTest {
         ann.getByLabel("What they may").selectOption("listen");
         button(ann, "Make a link").click();
         String link = ann.locator("code").innerText();
+        readable(ann, "sharing");
         bo.navigate(link);
         assertThat(bo.getByText("Ann Tide lets you in to Tuba. You may listen and fetch."))
                 .isVisible();
@@ -160,9 +163,15 @@ final class DoorTest {
         third.getByText("Tuba").first().waitFor();
         third.waitForDownload(() -> third.locator("a[download]").first().click());
         bo.navigate(house + "/#/outbox");
-        bo.getByText("Files for you: Tuba, v1").click();
+        bo.getByLabel("Messages").getByText("Files for you: Tuba, v1").click();
         assertThat(bo.getByLabel("Message", new Page.GetByLabelOptions().setExact(true)))
                 .containsText(house + pickup);
+    }
+
+    private static void readable(Page page, String where) {
+        List<String> found = new ArrayList<>();
+        Readable.check(page, where, found);
+        assertThat(found).isEmpty();
     }
 
     private static void tab(String name) {
@@ -187,8 +196,9 @@ final class DoorTest {
 
         ann.navigate(house + "/#/account");
         ann.getByLabel("Called").fill("Harbour laptop");
+        readable(ann, "account");
         button(ann, "Add a passkey").click();
-        ann.getByText("Harbour laptop").waitFor();
+        button(ann, "Remove passkey Harbour laptop").waitFor();
         button(ann, "Sign out").click();
         ann.getByLabel("Pass phrase").waitFor();
         button(ann, "With a passkey").click();

@@ -1,12 +1,16 @@
 package apodex.e2e;
 
+import apodex.server.Apodex;
 import apodex.server.DataFolder;
 import apodex.server.TestServer;
+import apodex.server.accounts.AccountCommand;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -35,7 +39,7 @@ final class Screenshots {
             String link = server.client()
                     .post(
                             "/api/runs/" + run + "/pickups",
-                            "{\"days\": 14, \"message\": \"Hello! Dry tracks, groups as a guide, and the mix we like.\"}")
+                            "{\"days\": 14, \"mail\": \"mix@quayside.example\", \"message\": \"Hello! Dry tracks, groups as a guide, and the mix we like.\"}")
                     .json()
                     .get("path")
                     .asText()
@@ -81,12 +85,81 @@ final class Screenshots {
             shoot(page, server, intake, "intake", () -> page.getByText("says nothing of its place")
                     .first()
                     .click());
+            String other = server.client().run(handoff, "{\"everything\": true}");
+            server.client().await(other);
+            server.client().delete("/api/runs/" + other);
+            server.client().post("/api/sessions/low-tide-waltz/duplicate", "");
+            shoot(page, server, "/space", "space", () -> page.getByText("Bring back")
+                    .waitFor());
+            shoot(page, server, "/outbox", "outbox", () -> page.getByText("You need no account")
+                    .waitFor());
             shoot(page, server, "/s/low-tide-waltz", "session-night", () -> {
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Night"))
                         .click();
                 page.getByText("Tuba").first().click();
             });
         }
+    }
+
+    /** Where others come: the way in, and who is. */
+    @Test
+    void takeTheDoor() throws Exception {
+        int port;
+        try (ServerSocket free = new ServerSocket(0)) {
+            port = free.getLocalPort();
+        }
+        String url = "--apodex.url=http://localhost:" + port;
+        String said = Apodex.command(
+                AccountCommand.class,
+                context -> AccountCommand.run(context, List.of("add", "Ann Tide")),
+                "--apodex.data=" + data,
+                url);
+        String invited = Apodex.command(
+                AccountCommand.class,
+                context -> AccountCommand.run(context, List.of("add", "Bo Reed")),
+                "--apodex.data=" + data,
+                url);
+        try (TestServer server = TestServer.startOn(port, data, url, "--apodex.demo=true");
+                Browsing browsing = new Browsing()) {
+            Page bo = browsing.page();
+            bo.navigate("http://localhost:" + port + "/#/sign-in");
+            bo.getByLabel("Name").fill("Bo Reed");
+            bo.waitForTimeout(700);
+            bo.screenshot(new Page.ScreenshotOptions().setPath(TARGET.resolve("sign-in.png")));
+            come(bo, invited);
+            Page page = browsing.page();
+            come(page, said);
+            share(page);
+            bo.navigate(page.locator("code").innerText());
+            click(bo, "Take it");
+            bo.waitForURL("**/s/**");
+            page.reload();
+            share(page);
+            page.getByText("came in").waitFor();
+            page.waitForTimeout(700);
+            page.screenshot(new Page.ScreenshotOptions().setPath(TARGET.resolve("sharing.png")));
+        }
+    }
+
+    private static void come(Page page, String link) {
+        page.navigate(link.substring(link.indexOf("http")));
+        page.getByLabel("Pass phrase").fill("six herrings in a barrel");
+        page.getByLabel("Once more").fill("six herrings in a barrel");
+        click(page, "Come in");
+        page.getByText("How it goes").waitFor();
+    }
+
+    private static void share(Page page) {
+        click(page, "Share Low Tide Waltz");
+        click(page, "Make a link");
+        page.locator("code").waitFor();
+    }
+
+    private static void click(Page page, String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
     }
 
     private static void shootPhone(Browsing browsing, TestServer server, String path) {

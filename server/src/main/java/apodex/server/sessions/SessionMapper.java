@@ -40,9 +40,14 @@ interface SessionMapper {
 
     @Insert(
             """
-            INSERT INTO session_revision (session_id, revision, description, edit, session, undo_to, redo_to)
-            VALUES (#{sessionId}, #{revision}, #{description}, #{edit}, #{session}, #{undoTo}, #{redoTo})""")
-    void insertRevision(Revision revision);
+            INSERT INTO session_revision (session_id, revision, description, edit, session, undo_to, redo_to, form)
+            VALUES (#{revision.sessionId}, #{revision.revision}, #{revision.description}, #{revision.edit},
+                    #{revision.session}, #{revision.undoTo}, #{revision.redoTo}, #{form})""")
+    void insertRevision(Revision revision, int form);
+
+    @Select(
+            "SELECT GREATEST(COALESCE((SELECT MAX(form) FROM session_revision), 0), COALESCE((SELECT MAX(form) FROM run), 0))")
+    int newestForm();
 
     /** The newest revision's number; null when there is no such session. */
     @Select("SELECT revision FROM session WHERE id = #{id} AND removed_at IS NULL")

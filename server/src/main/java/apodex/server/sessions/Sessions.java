@@ -96,7 +96,7 @@ public class Sessions {
     public SessionState create(String id, String ownerId, Session session, String description) {
         mapper.insert(id, ownerId, summary(session));
         Revision first = Revision.first(id, session, description);
-        mapper.insertRevision(first);
+        mapper.insertRevision(first, StoredForm.NOW);
         session.recordings().forEach(recording -> {
             recordings.add(recording);
             mapper.insertUse(id, recording);
@@ -198,7 +198,7 @@ public class Sessions {
         if (mapper.advance(head.sessionId(), head.revision(), summary(next.session())) == 0) {
             throw stale(head(head.sessionId()));
         }
-        mapper.insertRevision(next);
+        mapper.insertRevision(next, StoredForm.NOW);
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() { // before, somebody else may still be first with this number
