@@ -3,7 +3,7 @@
   import { push } from 'svelte-spa-router';
   import client, { answer } from '../lib/api/client';
   import type { DeedLine, Passkey } from '../lib/api/types';
-  import Header from '../lib/chrome/Header.svelte';
+  import HousePage from '../lib/chrome/HousePage.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import Button from '../lib/controls/Button.svelte';
   import Field from '../lib/controls/Field.svelte';
@@ -85,12 +85,11 @@
   }
 </script>
 
-<svelte:head><title>Account · Apodex</title></svelte:head>
-<Header />
-<main>
-  <p class="cap">{me.atDesk ? 'NOBODY SIGNS IN HERE: ONLY THIS MACHINE REACHES IT' : 'YOUR ACCOUNT'}</p>
-  <h1><span class="tape">{me.name ?? 'This desk'}</span></h1>
-
+<HousePage
+  title="Account"
+  called={me.name ?? 'This desk'}
+  over={me.atDesk ? 'NOBODY SIGNS IN HERE: ONLY THIS MACHINE REACHES IT' : 'YOUR ACCOUNT'}
+>
   <section>
     <h2>News</h2>
     <p>What receivers do with your links is told by mail: fetched, all arrived, a problem.</p>
@@ -160,25 +159,9 @@
       <DeedList deeds={log} alone />
     </section>
   {/if}
-</main>
+</HousePage>
 
 <style>
-  main {
-    max-width: 760px;
-    width: 100%;
-    margin: 0 auto;
-    padding: 26px 24px 40px;
-    overflow-y: auto;
-  }
-  h1 {
-    font-size: 21px;
-    font-weight: 720;
-    margin: 6px 0 8px;
-  }
-  .tape {
-    background: var(--tape);
-    padding: 4px 14px;
-  }
   section {
     border-top: 2px solid var(--ink);
     margin-top: 22px;

@@ -2,7 +2,7 @@
   import { onDestroy, untrack } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { components } from '../lib/api/schema.gen';
-  import Header from '../lib/chrome/Header.svelte';
+  import HousePage from '../lib/chrome/HousePage.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import Failure from '../lib/Failure.svelte';
   import Loading from '../lib/Loading.svelte';
@@ -33,10 +33,7 @@
   }
 </script>
 
-<svelte:head><title>Outbox · Apodex</title></svelte:head>
-<Header />
-<main>
-  <h1><span class="tape">Outbox</span></h1>
+<HousePage title="Outbox">
   {#if outbox.failure}
     <Failure words={outbox.failure} retry={() => outbox.load()} />
   {:else if !outbox.data}
@@ -72,25 +69,9 @@
       {/if}
     </div>
   {/if}
-</main>
+</HousePage>
 
 <style>
-  main {
-    max-width: 1060px;
-    width: 100%;
-    margin: 0 auto;
-    padding: 26px 24px 40px;
-    overflow-y: auto;
-  }
-  h1 {
-    font-size: 21px;
-    font-weight: 720;
-    margin-bottom: 10px;
-  }
-  .tape {
-    background: var(--tape);
-    padding: 4px 14px;
-  }
   .two {
     display: grid;
     grid-template-columns: minmax(280px, 2fr) 3fr;

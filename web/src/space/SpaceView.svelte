@@ -2,7 +2,7 @@
   import { onDestroy } from 'svelte';
   import client, { answer } from '../lib/api/client';
   import type { InTheBin, SpacePicture } from '../lib/api/types';
-  import Header from '../lib/chrome/Header.svelte';
+  import HousePage from '../lib/chrome/HousePage.svelte';
   import { toasts } from '../lib/chrome/toasts.svelte';
   import ConfirmDialog from '../lib/ConfirmDialog.svelte';
   import Button from '../lib/controls/Button.svelte';
@@ -58,10 +58,7 @@
     attempt(() => answer(client.PUT('/api/sessions/{id}/keeping', { params: { path: { id } }, body: { runs } })));
 </script>
 
-<svelte:head><title>Space · Apodex</title></svelte:head>
-<Header />
-<main>
-  <h1><span class="tape">Space</span></h1>
+<HousePage title="Space">
   {#if space.failure}
     <Failure words={space.failure} retry={() => space.load()} />
   {:else if !picture}
@@ -132,7 +129,7 @@
     <h2>Bin</h2>
     <BinList entries={bin.data ?? []} {attempt} />
   {/if}
-</main>
+</HousePage>
 {#if forgetting}
   <ConfirmDialog
     bind:open={asking}
@@ -153,22 +150,6 @@
 {/if}
 
 <style>
-  main {
-    max-width: 1060px;
-    width: 100%;
-    margin: 0 auto;
-    padding: 26px 24px 40px;
-    overflow-y: auto;
-  }
-  h1 {
-    font-size: 21px;
-    font-weight: 720;
-    margin-bottom: 10px;
-  }
-  .tape {
-    background: var(--tape);
-    padding: 4px 14px;
-  }
   h2 {
     font-weight: 680;
     border-top: 2px solid var(--ink);

@@ -10,7 +10,6 @@ import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Base64;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
@@ -29,34 +28,6 @@ final class IntakesTest {
     private static byte[] sound(int seed) {
         return SoundBytes.mono24(
                 new Random(seed).ints(60_000, -4_000_000, 4_000_000).toArray());
-    }
-
-    private String arrive(String folder, String name, byte[] bytes) throws Exception {
-        Base64.Encoder base64 = Base64.getEncoder();
-        String metadata = "filename " + base64.encodeToString(name.getBytes(UTF_8)) + ",folder"
-                + (folder.isEmpty() ? "" : " " + base64.encodeToString(folder.getBytes(UTF_8)));
-        Answer announced = client.send(
-                "POST",
-                "/api/arrivals",
-                new byte[0],
-                "Tus-Resumable",
-                "1.0.0",
-                "Upload-Length",
-                String.valueOf(bytes.length),
-                "Upload-Metadata",
-                metadata);
-        String place = announced.header("Location");
-        client.send(
-                "PATCH",
-                place,
-                bytes,
-                "Tus-Resumable",
-                "1.0.0",
-                "Content-Type",
-                "application/offset+octet-stream",
-                "Upload-Offset",
-                "0");
-        return place.substring(place.lastIndexOf('/') + 1);
     }
 
     private JsonNode examine(String... uploads) throws Exception {
@@ -80,7 +51,8 @@ final class IntakesTest {
 
     @Test
     void whatIsPutRightIsInTheSessionAndCanBeUndoneBefore() throws Exception {
-        JsonNode came = examine(arrive("Song/Drums", "01 Kik.wav", kick), arrive("Song/Drums", "02 Snr.wav", sound(2)));
+        JsonNode came = examine(
+                client.arrive("Song/Drums", "01 Kik.wav", kick), client.arrive("Song/Drums", "02 Snr.wav", sound(2)));
         String id = came.get("id").asText();
         assertThat(came.at("/intake/files").findValuesAsText("row")).containsExactly("Kick", "Snare");
         assertThat(came.at("/intake/refused/0/file").asText()).isEqualTo("none.wav");
@@ -106,7 +78,7 @@ final class IntakesTest {
 
     @Test
     void aStaleCorrectionIsToldWithWhatIsNowAndNonsenseInASentence() throws Exception {
-        String id = examine(arrive("", "Kick.wav", kick)).get("id").asText();
+        String id = examine(client.arrive("", "Kick.wav", kick)).get("id").asText();
         correct(id, 1, "{\"type\":\"titled\",\"title\":\"Low Tide Waltz\"}");
         Answer stale = correct(id, 1, "{\"type\":\"titled\",\"title\":\"Other\"}");
         assertThat(stale.status()).isEqualTo(409);
@@ -125,7 +97,7 @@ final class IntakesTest {
 
     @Test
     void ofTwoPressesAtOnceOneMakesTheSession() throws Exception {
-        String id = examine(arrive("", "Kick.wav", kick), arrive("", "Snare.wav", sound(3)))
+        String id = examine(client.arrive("", "Kick.wav", kick), client.arrive("", "Snare.wav", sound(3)))
                 .get("id")
                 .asText();
         List<Answer> answers = TestServer.atOnce(6, number -> make(id, 1));
@@ -142,8 +114,8 @@ final class IntakesTest {
         try (TestServer server = TestServer.start(data)) {
             client = server.client();
             JsonNode came = examine(
-                    arrive("", "Tuba.wav", tuba),
-                    arrive("", "clips.csv", "row,file,position\nTuba,Tuba.wav,48000\n".getBytes(UTF_8)));
+                    client.arrive("", "Tuba.wav", tuba),
+                    client.arrive("", "clips.csv", "row,file,position\nTuba,Tuba.wav,48000\n".getBytes(UTF_8)));
             id = came.get("id").asText();
             sha = came.at("/intake/files/0/recording/sha256").asText();
             String session =
@@ -172,8 +144,8 @@ final class IntakesTest {
         String session =
                 client.bringIn("Quay", "Tuba.wav", sound(901)).json().get("id").asText();
         String request = "{\"uploads\":[\"%s\",\"%s\"],\"session\":\"%s\",\"at\":700}";
-        String body =
-                request.formatted(arrive("", "tuba.wav", sound(902)), arrive("", "Harp.wav", sound(903)), session);
+        String body = request.formatted(
+                client.arrive("", "tuba.wav", sound(902)), client.arrive("", "Harp.wav", sound(903)), session);
         JsonNode came = client.post("/api/intakes", body).json();
         String id = came.get("id").asText();
         assertThat(came.at("/intake/onto/title").asText()).isEqualTo("Quay");
@@ -199,7 +171,9 @@ final class IntakesTest {
         String late = client.post(
                         "/api/intakes",
                         request.formatted(
-                                arrive("", "Bell.wav", sound(904)), arrive("", "Oboe.wav", sound(905)), session))
+                                client.arrive("", "Bell.wav", sound(904)),
+                                client.arrive("", "Oboe.wav", sound(905)),
+                                session))
                 .json()
                 .get("id")
                 .asText();
@@ -213,7 +187,7 @@ final class IntakesTest {
 
     @Test
     void whatIsGivenUpIsGone() throws Exception {
-        JsonNode came = examine(arrive("", "Kick.wav", sound(77)));
+        JsonNode came = examine(client.arrive("", "Kick.wav", sound(77)));
         String id = came.get("id").asText();
         String sha = came.at("/intake/files/0/recording/sha256").asText();
         assertThat(client.delete("/api/intakes/" + id).status()).isEqualTo(204);
@@ -225,7 +199,7 @@ final class IntakesTest {
     @Test
     void theReplyAndTheSumAreThere() throws Exception {
         byte[] mix = sound(5);
-        String id = examine(arrive("", "Kick.wav", mix), arrive("", "rough mix.wav", mix))
+        String id = examine(client.arrive("", "Kick.wav", mix), client.arrive("", "rough mix.wav", mix))
                 .get("id")
                 .asText();
         assertThat(client.get("/api/intakes/" + id + "/reply.txt").text())
@@ -238,14 +212,14 @@ final class IntakesTest {
                         .whole()
                         .body())
                 .hasSize(1_000 * 8);
-        String alone = examine(arrive("", "Kick.wav", kick)).get("id").asText();
+        String alone = examine(client.arrive("", "Kick.wav", kick)).get("id").asText();
         assertThat(client.get("/api/intakes/" + alone + "/sum").status()).isEqualTo(422);
     }
 
     @Test
     void aTableIsReadAsToldAndSoIsTheNextWithItsHeadings() throws Exception {
         byte[] list = "Spur;Was;Wo\nTuba;kick.wav;0,5\nHarp;kick.wav;1,0\n".getBytes(UTF_8);
-        JsonNode came = examine(arrive("", "kick.wav", sound(4_177)), arrive("", "schnitt.csv", list));
+        JsonNode came = examine(client.arrive("", "kick.wav", sound(4_177)), client.arrive("", "schnitt.csv", list));
         String id = came.get("id").asText();
         assertThat(came.at("/questions/0/kind").asText()).isEqualTo("table");
         String file = came.at("/questions/0/files/0").asText();
@@ -270,7 +244,7 @@ final class IntakesTest {
         assertThat(client.post("/api/intakes/" + id + "/tables/f99/preview", "{}")
                         .status())
                 .isEqualTo(422);
-        JsonNode next = examine(arrive("", "kick.wav", sound(4_178)), arrive("", "noch einer.csv", list));
+        JsonNode next = examine(client.arrive("", "kick.wav", sound(4_178)), client.arrive("", "noch einer.csv", list));
         assertThat(next.get("questions"))
                 .noneMatch(each -> each.get("kind").asText().equals("table"));
         assertThat(next.get("rows").asInt()).isEqualTo(2);

@@ -83,6 +83,26 @@ final class StrangersTest {
         assertThat(answer.headers().firstValue("Content-Type")).hasValue("application/problem+json");
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "-, -, 200",
+                "same-origin, empty, 200",
+                "none, document, 200",
+                "cross-site, document, 200",
+                "cross-site, empty, 403",
+                "same-site, empty, 403",
+                "cross-site, image, 403",
+                "cross-site, iframe, 403"
+            })
+    void pagesOfOthersOpenNoStreamsAndPictures(String site, String destination, int status) throws Exception {
+        Answer answer = site == null
+                ? client.get("/api/sessions")
+                : client.get("/api/sessions", "Sec-Fetch-Site", site, "Sec-Fetch-Dest", destination);
+        assertThat(answer.status()).isEqualTo(status);
+    }
+
     @Test
     void numbersBeyondReasonAreAnsweredInWords() throws Exception {
         JsonNode brought =

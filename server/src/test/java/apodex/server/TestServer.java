@@ -16,6 +16,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -231,6 +232,35 @@ public final class TestServer implements AutoCloseable {
             return send(HttpRequest.newBuilder(uri(path))
                     .method(method, HttpRequest.BodyPublishers.ofByteArray(body))
                     .headers(headers));
+        }
+
+        /** A file that arrives piece by piece, whole; its id. @param folder it lay in; empty for none */
+        public String arrive(String folder, String name, byte[] bytes) throws Exception {
+            Base64.Encoder base64 = Base64.getEncoder();
+            String metadata = "filename " + base64.encodeToString(name.getBytes(StandardCharsets.UTF_8)) + ",folder"
+                    + (folder.isEmpty() ? "" : " " + base64.encodeToString(folder.getBytes(StandardCharsets.UTF_8)));
+            Answer announced = send(
+                    "POST",
+                    "/api/arrivals",
+                    new byte[0],
+                    "Tus-Resumable",
+                    "1.0.0",
+                    "Upload-Length",
+                    String.valueOf(bytes.length),
+                    "Upload-Metadata",
+                    metadata);
+            String place = announced.header("Location");
+            send(
+                    "PATCH",
+                    URI.create(place).getPath(),
+                    bytes,
+                    "Tus-Resumable",
+                    "1.0.0",
+                    "Content-Type",
+                    "application/offset+octet-stream",
+                    "Upload-Offset",
+                    "0");
+            return place.substring(place.lastIndexOf('/') + 1);
         }
 
         /** Drops files, each under its name, with an optional session name. */

@@ -80,7 +80,7 @@ class MembersController {
                 Digests.sha256OfText(token),
                 given(request.may()),
                 Instant.now().plus(Duration.ofDays(request.days())));
-        deeds.note(who.ownerId(), DeedKind.MADE_LINK, id, "an invitation: " + words(request.may()));
+        deeds.note(who.ownerId(), DeedKind.MADE_LINK, id, "an invitation, " + words(request.may()));
         return new Invited("/#/join/" + token, members(id));
     }
 

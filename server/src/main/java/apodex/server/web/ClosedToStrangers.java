@@ -60,7 +60,7 @@ class ClosedToStrangers extends OncePerRequestFilter {
                     response,
                     MISDIRECTED,
                     "Apodex is not known under this name here. Whoever runs it can tell it the name with APODEX_HOSTS.");
-        } else if (!READING.contains(request.getMethod()) && !isOurs(request, host)) {
+        } else if (!READING.contains(request.getMethod()) && !isOurs(request, host) || isReadFromElsewhere(request)) {
             refuse(
                     response,
                     HttpStatus.FORBIDDEN.value(),
@@ -68,6 +68,15 @@ class ClosedToStrangers extends OncePerRequestFilter {
         } else {
             chain.doFilter(request, response);
         }
+    }
+
+    /** They could not read the answer; but event streams, sounds and pictures would be opened for them all the same. */
+    private static boolean isReadFromElsewhere(HttpServletRequest request) {
+        String site = request.getHeader("Sec-Fetch-Site");
+        return request.getRequestURI().startsWith("/api/")
+                && site != null
+                && !OURS.contains(site)
+                && !"document".equals(request.getHeader("Sec-Fetch-Dest")); // a link that somebody clicked
     }
 
     private static boolean isOurs(HttpServletRequest request, String host) {

@@ -7,9 +7,7 @@ import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
 import apodex.server.accounts.AccountCommand;
 import com.fasterxml.jackson.databind.JsonNode;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -111,30 +109,7 @@ final class House implements AutoCloseable {
 
     /** A file of somebody that has arrived whole; its id. */
     static String arrived(Client client, String name) throws Exception {
-        byte[] sound = SoundBytes.mono24(5, 600, 70, 8);
-        String meta = "filename " + Base64.getEncoder().encodeToString(name.getBytes(StandardCharsets.UTF_8));
-        Answer announced = client.send(
-                "POST",
-                "/api/arrivals",
-                new byte[0],
-                "Tus-Resumable",
-                "1.0.0",
-                "Upload-Length",
-                String.valueOf(sound.length),
-                "Upload-Metadata",
-                meta);
-        String place = announced.header("Location");
-        client.send(
-                "PATCH",
-                place.substring(place.indexOf("/api/")),
-                sound,
-                "Tus-Resumable",
-                "1.0.0",
-                "Upload-Offset",
-                "0",
-                "Content-Type",
-                "application/offset+octet-stream");
-        return place.substring(place.lastIndexOf('/') + 1);
+        return client.arrive("", name, SoundBytes.mono24(5, 600, 70, 8));
     }
 
     @Override
