@@ -10,6 +10,7 @@
   import { toasts } from '../lib/chrome/toasts.svelte';
   import { copy } from '../lib/copy';
   import { download } from '../lib/download';
+  import { me } from '../lib/state/me.svelte';
   import type { HandoffStore } from '../lib/state/handoff.svelte';
   import SettingsFields from './SettingsFields.svelte';
   import { STATIONS } from '../lib/signal/stations';
@@ -79,6 +80,14 @@
       id = undefined;
       toasts.say(`“${edited!.name}” is deleted. It still stands here: save it as your own to keep it.`);
     });
+  const whose = (each: BriefEntry) =>
+    each.builtIn
+      ? 'comes with Apodex'
+      : !each.own
+        ? 'of the house'
+        : each.shared && !me.atDesk
+          ? 'your own, shared'
+          : 'your own';
   let picker = $state<HTMLInputElement>();
 
   function takeIn(event: Event) {
@@ -110,9 +119,7 @@
       {#each briefs.all as each (each.id)}
         <li>
           <button class:on={each.id === id} onclick={() => look(each)}
-            >{each.brief.name}<span class="cap"
-              >{each.usual ? 'for new handoffs' : each.builtIn ? 'comes with Apodex' : 'your own'}</span
-            ></button
+            >{each.brief.name}<span class="cap">{each.usual ? 'for new handoffs' : whose(each)}</span></button
           >
         </li>
       {/each}
@@ -173,10 +180,15 @@
   </div>
   <div class="acts">
     <Button kind="main" onclick={use} disabled={!edited}>Use for {store.handoff.name}</Button>
-    <Button onclick={saveAsOwn} disabled={!edited}>{entry?.builtIn || !entry ? 'Save as your own' : 'Copy'}</Button>
-    {#if entry && !entry.builtIn}
+    <Button onclick={saveAsOwn} disabled={!edited}>{entry?.own ? 'Copy' : 'Save as your own'}</Button>
+    {#if entry?.own}
       <Button onclick={save} disabled={!changed}>Save</Button>
       <Button onclick={remove}>Delete</Button>
+      {#if !me.atDesk}
+        <Button onclick={() => attempt(() => briefs.share(id!, !entry!.shared))}
+          >{entry.shared ? 'Keep to myself' : 'Share in the house'}</Button
+        >
+      {/if}
     {/if}
     {#if entry && !changed}
       <Button href="/api/briefs/{entry.id}/file" download="" onclick={download}>Save as a file</Button>

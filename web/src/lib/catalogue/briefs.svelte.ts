@@ -2,7 +2,7 @@ import client, { answer } from '../api/client';
 import type { Brief, BriefDocument, BriefEntry } from '../api/types';
 import { Served } from '../state/served.svelte';
 
-/** The briefs there are, shared by all sessions. */
+/** The briefs there are for one: those that come with Apodex, one's own, and those of the house. */
 class Briefs {
   private readonly served = new Served<BriefEntry[]>({
     key: ['briefs'],
@@ -39,6 +39,12 @@ class Briefs {
 
   async remove(id: string): Promise<void> {
     await answer(client.DELETE('/api/briefs/{id}', { params: { path: { id } } }));
+    await this.served.load();
+  }
+
+  /** Lets everybody in the house have it, or nobody else. */
+  async share(id: string, shared: boolean): Promise<void> {
+    await answer(client.PUT('/api/briefs/{id}/shared', { params: { path: { id } }, body: { shared } }));
     await this.served.load();
   }
 

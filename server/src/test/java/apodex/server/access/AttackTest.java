@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import apodex.server.TestServer;
 import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
+import ch.qos.logback.classic.Logger;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.core.read.ListAppender;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.net.ServerSocket;
@@ -27,6 +30,7 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** What somebody tries who is not to come in. */
@@ -37,22 +41,30 @@ final class AttackTest {
     @TempDir
     static Path data;
 
+    private static final ListAppender<ILoggingEvent> LOG = new ListAppender<>();
     private static House house;
     private static Client receivers;
 
     @BeforeAll
     static void open() throws Exception {
+        LOG.start();
         int port;
         try (ServerSocket free = new ServerSocket(0)) {
             port = free.getLocalPort();
         }
         house = new House(data, "--apodex.pickup.port=" + port, "--apodex.public-url=https://pickup.example/");
         receivers = new Client(port);
+        ((Logger) LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME)).addAppender(LOG);
     }
 
     @AfterAll
     static void close() {
+        ((Logger) LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME)).detachAppender(LOG);
         house.close();
+        assertThat(LOG.list)
+                .extracting(ILoggingEvent::getFormattedMessage)
+                .as("no link and no pass phrase in the log, whatever was tried")
+                .noneMatch(line -> line.contains(house.token) || line.contains(House.PHRASE) || line.contains(WRONG));
     }
 
     private static String body(String name, String phrase) {
