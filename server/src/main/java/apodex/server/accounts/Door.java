@@ -6,6 +6,7 @@ import java.net.UnknownHostException;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
 /**
@@ -18,22 +19,27 @@ public class Door {
     public static final String HOUSE = "local";
 
     private final boolean open;
-    private final String url;
+    private final String told;
+    private final String name;
+    private final int port;
+    private final Environment environment;
 
     Door(
             @Value("${server.address}") String address,
             @Value("${server.port}") int port,
             @Value("${apodex.hosts}") List<String> hosts,
             @Value("${apodex.url}") String url,
-            @Value("${apodex.accounts}") boolean accounts) {
+            @Value("${apodex.accounts}") boolean accounts,
+            Environment environment) {
+        this.environment = environment;
         List<String> names = hosts.stream()
                 .map(String::strip)
                 .filter(name -> !name.isEmpty() && !isOfThisMachine(name))
                 .toList();
         open = accounts || !isOfThisMachine(address) || !names.isEmpty() || !url.isBlank();
-        this.url = url.isBlank()
-                ? "http://" + (names.isEmpty() ? address : names.get(0)) + ":" + port
-                : url.strip().replaceAll("/+$", "");
+        this.port = port;
+        this.told = url.strip().replaceAll("/+$", "");
+        this.name = names.isEmpty() ? address : names.get(0);
     }
 
     /** Whether people sign in. */
@@ -43,12 +49,15 @@ public class Door {
 
     /** Where the pages are, as people's browsers know it, without a slash at its end. */
     public String url() {
-        return url;
+        return told.isEmpty()
+                // the port it took, where any free one was asked for
+                ? "http://" + name + ":" + environment.getProperty("local.server.port", Integer.class, port)
+                : told;
     }
 
     /** Name of the host in {@link #url()}. */
     public String host() {
-        return URI.create(url).getHost().toLowerCase(Locale.ROOT);
+        return URI.create(url()).getHost().toLowerCase(Locale.ROOT);
     }
 
     private static boolean isOfThisMachine(String address) {
