@@ -165,11 +165,17 @@ final class SpaceTest {
                 .asText();
         String run = client.run(client.handoff(session));
         client.await(run);
+        client.put("/api/me/mail", "{\"mail\": \"ann@salt-harbour.example\"}");
         client.get(link(client, run) + "/parcel");
+        for (int i = 0; i < 200 && !client.get("/api/outbox").text().contains("Unheard of name"); i++) {
+            Thread.sleep(50);
+        }
+        assertThat(client.get("/api/outbox").text()).contains("Fetched: Unheard of name");
         server.bean(JdbcTemplate.class)
                 .update("INSERT INTO deed (owner_id, kind, session_id) VALUES ('local', 'CHANGED', ?)", session);
         assertThat(client.post("/api/sessions/" + session + "/forget", "").status())
                 .isEqualTo(204);
+        assertThat(client.get("/api/outbox").text()).doesNotContain("Unheard of name");
         JdbcTemplate database = server.bean(JdbcTemplate.class);
         for (String table : database.queryForList("SHOW TABLES", String.class)) {
             assertThat(database.queryForList("SELECT * FROM `" + table + "`").toString())

@@ -1,5 +1,6 @@
 package apodex.server.mail;
 
+import jakarta.annotation.Nullable;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
@@ -49,9 +50,11 @@ public class Mailer {
      * Sends one.
      *
      * @param ownerId whose it is: they find it in the outbox
+     * @param session that it is about, with which it is forgotten; null for none. Not told to anybody
      * @throws IOException where it could not be handed over
      */
-    public void send(String ownerId, String to, String subject, String text) throws IOException {
+    public void send(String ownerId, @Nullable String session, String to, String subject, String text)
+            throws IOException {
         try {
             MimeMessage message = sender.createMimeMessage();
             MimeMessageHelper helper = new MimeMessageHelper(message, StandardCharsets.UTF_8.name());
@@ -63,6 +66,9 @@ public class Mailer {
             if (sends()) {
                 sender.send(message);
             } else {
+                if (session != null) {
+                    message.setHeader(Outbox.ABOUT, session);
+                }
                 lay(ownerId, message);
             }
         } catch (MessagingException | org.springframework.mail.MailException e) {

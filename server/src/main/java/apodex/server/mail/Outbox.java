@@ -20,7 +20,9 @@ import org.springframework.stereotype.Component;
 
 /** Where messages lie that nobody sends. Everybody sees their own. */
 @Component
-class Outbox {
+public class Outbox {
+    static final String ABOUT = "X-About-Session";
+
     private static final String NAME = "[0-9]{8}-[0-9]{6}-[0-9a-f]{8}\\.eml";
     private static final int MOST = 200;
 
@@ -58,6 +60,26 @@ class Outbox {
             throw none();
         }
         return read(of(ownerId).resolve(name));
+    }
+
+    /** Removes what lies there about a session. */
+    public void forget(String sessionId) throws IOException {
+        if (!Files.isDirectory(root)) {
+            return;
+        }
+        try (Stream<Path> files = Files.walk(root)) {
+            for (Path file : (Iterable<Path>) files.filter(each -> each.getFileName().toString().matches(NAME))::iterator) {
+                if (isAbout(file, sessionId)) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        }
+    }
+
+    private static boolean isAbout(Path file, String sessionId) throws IOException {
+        try (Stream<String> lines = Files.lines(file)) {
+            return lines.takeWhile(line -> !line.isEmpty()).anyMatch(line -> line.equals(ABOUT + ": " + sessionId));
+        }
     }
 
     private static Whole read(Path file) {

@@ -1,5 +1,7 @@
 package apodex.server.pickups;
 
+import apodex.server.access.Access;
+import apodex.server.access.Thing;
 import apodex.server.mail.Mailer;
 import apodex.server.pickups.LetterMapper.Letter;
 import apodex.server.pickups.PickupMapper.Pickup;
@@ -33,8 +35,11 @@ class Letters {
     private final PublicLinks links;
     private final RunPublic runs;
     private final Mailer mailer;
+    private final Access access;
 
-    Letters(LetterMapper mapper, PickupMapper pickups, Pickups keys, PublicLinks links, RunPublic runs, Mailer mailer) {
+    Letters(LetterMapper mapper, PickupMapper pickups, Pickups keys, PublicLinks links, RunPublic runs, Mailer mailer,
+            Access access) {
+        this.access = access;
         this.mapper = mapper;
         this.pickups = pickups;
         this.keys = keys;
@@ -80,20 +85,23 @@ class Letters {
         String song = parcel.song() + (parcel.artist().isEmpty() ? "" : " by " + parcel.artist());
         String what = parcel.song() + ", " + parcel.version();
         String owner = pickups.ownerOf(pickup.id());
+        String session = access.sessionOf(Thing.RUN, pickup.runId());
         switch (letter.kind()) {
-            case LINK -> mailer.send(owner, to, "Files for you: " + what, link(pickup, song, parcel));
+            case LINK -> mailer.send(owner, session, to, "Files for you: " + what, link(pickup, song, parcel));
             case FETCHED ->
                 mailer.send(
-                        owner,
-                        to,
+                    owner,
+                    session,
+                    to,
                         "Fetched: " + what,
                         "“" + letter.words() + "” of " + song + " was fetched for the first time.\n");
             case ARRIVED ->
-                mailer.send(owner, to, "All arrived: " + what, "The receiver of " + song + " says that all arrived.\n");
+                mailer.send(owner, session, to, "All arrived: " + what, "The receiver of " + song + " says that all arrived.\n");
             case PROBLEM ->
                 mailer.send(
-                        owner,
-                        to,
+                    owner,
+                    session,
+                    to,
                         "A problem: " + what,
                         "The receiver of " + song + " writes:\n\n" + letter.words() + "\n");
         }

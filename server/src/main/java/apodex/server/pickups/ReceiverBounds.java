@@ -23,6 +23,9 @@ class ReceiverBounds extends OncePerRequestFilter {
     /** A browser opens six connections, and a receiver may have two. */
     private static final int AT_ONCE = 12;
 
+    /** An answer of 8,000 letters, each written out in six. */
+    private static final long LONGEST_BODY = 64 << 10;
+
     private static final int LISTENERS = 2;
     /** Of the four places there are for listening; the rest is for the house. */
     private static final int LISTENERS_TOGETHER = 2;
@@ -43,6 +46,10 @@ class ReceiverBounds extends OncePerRequestFilter {
         Matcher address = ADDRESS.matcher(request.getRequestURI());
         if (!address.matches()) {
             chain.doFilter(request, response);
+            return;
+        }
+        if (isTooMuch(request)) {
+            problems.write(response, Refused.tooLarge("That is more than an answer can hold."));
             return;
         }
         String token = address.group(1);
@@ -70,6 +77,11 @@ class ReceiverBounds extends OncePerRequestFilter {
                 leave.run();
             }
         }
+    }
+
+    /** Nothing that receivers send is long, and all of it says how long it is. */
+    private static boolean isTooMuch(HttpServletRequest request) {
+        return request.getContentLengthLong() > LONGEST_BODY || request.getHeader("Transfer-Encoding") != null;
     }
 
     /** @return what lets go of the place again; null where there is none */

@@ -5,7 +5,9 @@ import apodex.server.access.Thing;
 import apodex.server.accounts.Who;
 import apodex.server.log.DeedKind;
 import apodex.server.log.Deeds;
+import apodex.server.mail.Outbox;
 import io.swagger.v3.oas.annotations.Operation;
+import java.io.IOException;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,9 +21,11 @@ class RemovalController {
     private final Removal removal;
     private final Access access;
     private final Deeds deeds;
+    private final Outbox outbox;
     private final Who who;
 
-    RemovalController(Removal removal, Access access, Deeds deeds, Who who) {
+    RemovalController(Removal removal, Access access, Deeds deeds, Outbox outbox, Who who) {
+        this.outbox = outbox;
         this.access = access;
         this.deeds = deeds;
         this.who = who;
@@ -56,8 +60,9 @@ class RemovalController {
                     "Forgets a session for good and at once: history, handoffs, runs, links, the recordings no other"
                             + " session uses, and the lines of the log.")
     @PostMapping("/api/sessions/{id}/forget")
-    void forget(@PathVariable String id) {
+    void forget(@PathVariable String id) throws IOException {
         removal.session(id);
         deeds.forget(id);
+        outbox.forget(id);
     }
 }

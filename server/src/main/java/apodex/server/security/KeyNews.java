@@ -41,6 +41,7 @@ class KeyNews {
         try {
             mailer.send(
                     person.ownerId(),
+                    null,
                     mail,
                     "Your account: " + words,
                     person.name() + " " + words + ".\n\nIf that was not you: " + door.url()

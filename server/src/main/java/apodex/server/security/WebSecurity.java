@@ -120,7 +120,7 @@ class WebSecurity {
 
     @Bean
     CsrfTokenRequestHandler inEveryAnswer() {
-        CsrfTokenRequestAttributeHandler handler = new CsrfTokenRequestAttributeHandler();
+        CsrfTokenRequestAttributeHandler handler = new TokenInHeader();
         handler.setCsrfRequestAttributeName(null); // as its documentation says: not only once somebody asks for it
         return handler;
     }

@@ -48,6 +48,10 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.INSUFFICIENT_STORAGE, sentence);
     }
 
+    public static Refused tooLarge(String sentence) {
+        return new Refused(HttpStatus.PAYLOAD_TOO_LARGE, sentence);
+    }
+
     public static Refused gone(String sentence) {
         return new Refused(HttpStatus.GONE, sentence);
     }

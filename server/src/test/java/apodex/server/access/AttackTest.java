@@ -326,7 +326,16 @@ final class AttackTest {
         receiver.get("/api/p/" + house.token);
         assertThat(receiver.post("/api/p/" + house.token + "/reply", "{\"problem\": \"" + much + "\"}")
                         .status())
+                .isEqualTo(413);
+        assertThat(receiver.post("/api/p/" + house.token + "/reply", "{\"problem\": \"" + "x".repeat(8_001) + "\"}")
+                        .status())
                 .isEqualTo(422);
+        assertThat(raw(
+                        house.stranger,
+                        "POST /api/sessions/import",
+                        "Content-Type: multipart/form-data; boundary=b\r\nContent-Length: 60000000000\r\n"))
+                .as("refused before any of it is taken in")
+                .startsWith("HTTP/1.1 403");
         assertThat(raw(house.stranger, "GET /api/me", "X-Long: " + "y".repeat(100_000) + "\r\n"))
                 .startsWith("HTTP/1.1 400");
         for (int i = 0; i < 120; i++) {
