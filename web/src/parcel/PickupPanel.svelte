@@ -103,7 +103,8 @@
   {#each links as link (link.id)}
     <li class:over={over(link)}>
       <div class="line">
-        <a class="mono" href={link.path} target="_blank" rel="noreferrer">{link.path.slice(0, 14)}…</a>
+        {#if link.path}<a class="mono" href={link.path} target="_blank" rel="noreferrer">{link.path.slice(0, 14)}…</a>
+        {:else}<span class="cap">made with a key that is gone; it opens, but cannot be told again</span>{/if}
         <span class="cap"
           >{link.withdrawn ? 'withdrawn' : over(link) ? 'ended' : `until ${moment(link.endsAt)}`}{link.passPhrase
             ? ', pass phrase'
@@ -112,7 +113,7 @@
       </div>
       <div class="line">
         <b>fetched {link.fetched}×</b>
-        {#if !over(link)}<Button size="small" onclick={() => copyLink(link)}>Copy</Button><Button
+        {#if !over(link)}{#if link.path}<Button size="small" onclick={() => copyLink(link)}>Copy</Button>{/if}<Button
             size="small"
             onclick={() => withdraw(link)}>Withdraw</Button
           >{/if}

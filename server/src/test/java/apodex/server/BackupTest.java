@@ -96,6 +96,17 @@ final class BackupTest {
             }
             assertThatThrownBy(() -> restore(empty, file)).hasMessageContaining("not empty");
         }
+        Files.delete(empty.resolve("house.key"));
+        try (TestServer server = TestServer.start(empty)) {
+            Client client = server.client();
+            assertThat(client.get("/api/runs/" + run + "/pickups").json().findValuesAsText("path"))
+                    .as("without the key nobody is told the link again")
+                    .containsExactly("");
+            assertThat(client.post("/api" + link + "/unlock", "{\"passPhrase\": \"six herrings\"}")
+                            .status())
+                    .as("whoever has it is let in")
+                    .isEqualTo(204);
+        }
         assertThatThrownBy(() -> restore(folder.resolve("third"), Files.writeString(folder.resolve("no.tar"), "no")))
                 .isInstanceOf(CannotStart.class);
     }

@@ -6,6 +6,7 @@ import apodex.server.accounts.Accounts.Person;
 import apodex.server.phrases.PassPhrases;
 import apodex.server.phrases.PhraseTries;
 import apodex.server.web.Refused;
+import com.nulabinc.zxcvbn.Zxcvbn;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
@@ -19,7 +20,10 @@ public class Keys {
     private static final int SHORTEST_PHRASE = 12;
 
     private static final int LONGEST_PHRASE = 128;
-    private static final int DIFFERENT_LETTERS = 5;
+    /** Of 0 to 4: more than 10^8 guesses, by lists of common pass words among others (ASVS 2.1.7). */
+    private static final int LEAST_SCORE = 3;
+
+    private static final Zxcvbn GUESSES = new Zxcvbn();
     /** Wrong tries from one address at all accounts together: a house behind one address has many fingers to slip. */
     private static final int FREE_TRIES_OF_AN_ADDRESS = 20;
 
@@ -104,11 +108,10 @@ public class Keys {
                 ? "A pass phrase has " + SHORTEST_PHRASE + " letters at least; a few words are good."
                 : phrase.length() > LONGEST_PHRASE
                         ? "A pass phrase has " + LONGEST_PHRASE + " letters at the most."
-                        : phrase.chars().distinct().count() < DIFFERENT_LETTERS
-                                ? "That repeats a few letters and would soon be guessed."
-                                : phrase.toLowerCase(Locale.ROOT).strip().equals(name.toLowerCase(Locale.ROOT))
-                                        ? "That is the name of the account and would soon be guessed."
-                                        : "";
+                        : GUESSES.measure(phrase, List.of(name, "apodex")).getScore() < LEAST_SCORE
+                                ? "That is common, or repeats itself, and would soon be guessed. A few words that have nothing to do"
+                                        + " with each other are good."
+                                : "";
         if (!wrong.isEmpty()) {
             throw Refused.unusable(wrong).with("field", "passPhrase");
         }

@@ -68,7 +68,8 @@ public class Outbox {
             return;
         }
         try (Stream<Path> files = Files.walk(root)) {
-            for (Path file : (Iterable<Path>) files.filter(each -> each.getFileName().toString().matches(NAME))::iterator) {
+            for (Path file : (Iterable<Path>)
+                    files.filter(each -> each.getFileName().toString().matches(NAME))::iterator) {
                 if (isAbout(file, sessionId)) {
                     Files.deleteIfExists(file);
                 }

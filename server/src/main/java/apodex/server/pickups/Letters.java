@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -37,7 +38,13 @@ class Letters {
     private final Mailer mailer;
     private final Access access;
 
-    Letters(LetterMapper mapper, PickupMapper pickups, Pickups keys, PublicLinks links, RunPublic runs, Mailer mailer,
+    Letters(
+            LetterMapper mapper,
+            PickupMapper pickups,
+            Pickups keys,
+            PublicLinks links,
+            RunPublic runs,
+            Mailer mailer,
             Access access) {
         this.access = access;
         this.mapper = mapper;
@@ -81,35 +88,46 @@ class Letters {
         if (to.isEmpty()) {
             return; // nobody to tell
         }
+        Optional<String> token = keys.token(pickup);
+        if (letter.kind() == LetterKind.LINK && token.isEmpty()) {
+            return; // sealed with a key that is gone; whoever made it can make another
+        }
         RunPublic.Parcel parcel = runs.parcel(pickup.runId());
         String song = parcel.song() + (parcel.artist().isEmpty() ? "" : " by " + parcel.artist());
         String what = parcel.song() + ", " + parcel.version();
         String owner = pickups.ownerOf(pickup.id());
         String session = access.sessionOf(Thing.RUN, pickup.runId());
         switch (letter.kind()) {
-            case LINK -> mailer.send(owner, session, to, "Files for you: " + what, link(pickup, song, parcel));
+            case LINK ->
+                mailer.send(
+                        owner, session, to, "Files for you: " + what, link(pickup, token.orElseThrow(), song, parcel));
             case FETCHED ->
                 mailer.send(
-                    owner,
-                    session,
-                    to,
+                        owner,
+                        session,
+                        to,
                         "Fetched: " + what,
                         "“" + letter.words() + "” of " + song + " was fetched for the first time.\n");
             case ARRIVED ->
-                mailer.send(owner, session, to, "All arrived: " + what, "The receiver of " + song + " says that all arrived.\n");
+                mailer.send(
+                        owner,
+                        session,
+                        to,
+                        "All arrived: " + what,
+                        "The receiver of " + song + " says that all arrived.\n");
             case PROBLEM ->
                 mailer.send(
-                    owner,
-                    session,
-                    to,
+                        owner,
+                        session,
+                        to,
                         "A problem: " + what,
                         "The receiver of " + song + " writes:\n\n" + letter.words() + "\n");
         }
     }
 
-    private String link(Pickup pickup, String song, RunPublic.Parcel parcel) {
+    private String link(Pickup pickup, String token, String song, RunPublic.Parcel parcel) {
         return song + ", " + parcel.version() + ": " + parcel.files().size() + " files to hear and to fetch.\n\n"
-                + links.whole(keys.token(pickup)) + "\n\n"
+                + links.whole(token) + "\n\n"
                 + (pickup.phrase() == null ? "" : "It opens with a pass phrase, which you get in another way.\n\n")
                 + (pickup.message().isEmpty() ? "" : pickup.message() + "\n\n")
                 + "The link ends on " + DAY.format(pickup.endsAt())

@@ -15,6 +15,7 @@ import java.security.MessageDigest;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.InitializingBean;
 import org.springframework.stereotype.Service;
@@ -71,9 +72,13 @@ class Pickups implements InitializingBean {
         return mapper.find(pickup.id());
     }
 
-    /** What a link says, for those who may hand it on. */
-    String token(Pickup pickup) {
-        return key.open(pickup.sealed());
+    /** What a link says, for those who may hand it on; nothing where it was sealed with a key that is gone. It opens all the same. */
+    Optional<String> token(Pickup pickup) {
+        try {
+            return Optional.of(key.open(pickup.sealed()));
+        } catch (IllegalStateException e) {
+            return Optional.empty();
+        }
     }
 
     @Override
@@ -111,18 +116,18 @@ class Pickups implements InitializingBean {
     }
 
     /** @param shown what {@link #unlock} gave for the right pass phrase */
-    boolean isOpen(Pickup pickup, @Nullable String shown) {
+    boolean isOpen(Pickup pickup, String token, @Nullable String shown) {
         return pickup.phrase() == null
                 || shown != null
                         && MessageDigest.isEqual(
-                                opening(pickup).getBytes(StandardCharsets.UTF_8),
+                                opening(pickup, token).getBytes(StandardCharsets.UTF_8),
                                 shown.getBytes(StandardCharsets.UTF_8));
     }
 
     /** The same, for what only somebody with the pass phrase may do. */
     Pickup open(String token, @Nullable String key) {
         Pickup pickup = through(token);
-        if (!isOpen(pickup, key)) {
+        if (!isOpen(pickup, token, key)) {
             throw Refused.forbidden("This parcel opens with a pass phrase.");
         }
         return pickup;
@@ -145,12 +150,12 @@ class Pickups implements InitializingBean {
                 () -> passPhrase != null && phrases.matches(passPhrase.strip(), pickup.phrase()))) {
             throw Refused.forbidden("That is not the pass phrase.");
         }
-        return opening(pickup);
+        return opening(pickup, token);
     }
 
-    /** Follows from what only the database and the key of the house know together, so that it need not be kept. */
-    private String opening(Pickup pickup) {
-        return Digests.sha256OfText(pickup.id() + token(pickup) + pickup.phrase());
+    /** Follows from what the database and the link itself say together, so that it need not be kept. */
+    private static String opening(Pickup pickup, String token) {
+        return Digests.sha256OfText(pickup.id() + token + pickup.phrase());
     }
 
     void withdraw(String id) {

@@ -11,6 +11,7 @@ import apodex.server.runs.RunPublic;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -61,7 +62,7 @@ class PickupsController {
     /**
      * A link and what has become of it.
      *
-     * @param path    of the page, below this server's address
+     * @param path    of the page, below this server's address; empty where the key is gone with which the link was sealed
      * @param url     the whole address, where one was told for receivers; null: wherever this page is
      * @param mail    where it was sent; empty for nowhere
      * @param fetched how often a zip or a file was fetched
@@ -111,10 +112,11 @@ class PickupsController {
     }
 
     private PickupView view(Pickup pickup) {
+        Optional<String> token = pickups.token(pickup);
         return new PickupView(
                 pickup.id(),
-                links.path(pickups.token(pickup)),
-                links.url(pickups.token(pickup)).orElse(null),
+                token.map(links::path).orElse(""),
+                token.flatMap(links::url).orElse(null),
                 pickup.mail(),
                 pickup.phrase() != null,
                 pickup.message(),

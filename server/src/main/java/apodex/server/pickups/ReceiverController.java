@@ -76,7 +76,7 @@ class ReceiverController {
     @GetMapping
     ParcelPage page(@PathVariable String token, @CookieValue(name = KEY, required = false) @Nullable String key) {
         Pickup pickup = pickups.through(token);
-        if (!pickups.isOpen(pickup, key)) {
+        if (!pickups.isOpen(pickup, token, key)) {
             return new ParcelPage(true, "", null, null);
         }
         news.opened(pickup);

@@ -28,6 +28,8 @@ import org.springframework.stereotype.Component;
 /** Begins and ends login sessions: what somebody had in hand before they signed in opens nothing afterwards. */
 @Component
 class SignedIn {
+    static final String SINCE = "signed in at";
+
     private final SecurityContextRepository contexts;
     private final SessionAuthenticationStrategy renewed;
     private final Deeds deeds;
@@ -58,6 +60,7 @@ class SignedIn {
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        request.getSession().setAttribute(SINCE, System.currentTimeMillis());
         deeds.note(person.ownerId(), DeedKind.SIGNED_IN, null, "with " + with + ", from " + request.getRemoteAddr());
     }
 

@@ -17,6 +17,7 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.AccessDeniedHandler;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
@@ -75,6 +76,7 @@ class WebSecurity {
                                 (request, response, e) -> problems.write(response, Refused.unknown("Sign in first.")))
                         .accessDeniedHandler(denied(problems)));
         if (door.isOpen()) {
+            http.addFilterBefore(new JustSignedIn(problems), AuthorizationFilter.class);
             http.webAuthn(webAuthn -> webAuthn.rpName(NAME) // all is said to the bean; these are asked for all the same
                     .rpId(door.host())
                     .allowedOrigins(Set.of(door.url()))

@@ -136,6 +136,15 @@ final class AttackTest {
         assertThat(here.put("/api/me/phrase", "{\"before\": \"" + House.PHRASE + "\", \"after\": \"short\"}")
                         .status())
                 .isEqualTo(422);
+        for (String guessed :
+                List.of("password1234", "qwertyuiop12", "aaaaaaaaaaaaaaaa", "odd odd odd odd", "123456789012")) {
+            assertThat(here.put(
+                                    "/api/me/phrase",
+                                    "{\"before\": \"" + House.PHRASE + "\", \"after\": \"" + guessed + "\"}")
+                            .status())
+                    .as(guessed)
+                    .isEqualTo(422);
+        }
         assertThat(here.put("/api/me/phrase", "{\"before\": \"" + WRONG + "\", \"after\": \"" + other + "\"}")
                         .status())
                 .isEqualTo(401);
@@ -150,6 +159,27 @@ final class AttackTest {
         Client third = house.stranger.signedIn("Odd", other);
         third.post("/api/me/sign-out-everywhere", "");
         assertThat(here.get("/api/sessions").status()).isEqualTo(401);
+    }
+
+    @Test
+    @Order(3)
+    void whoCameInLongAgoAddsNoPasskeyAndComesInAgain() throws Exception {
+        Client pat = house.stranger.signedIn("Pat", House.PHRASE);
+        assertThat(pat.post("/webauthn/register/options", "").status()).isEqualTo(200);
+        assertThat(house.stranger
+                        .another()
+                        .post("/webauthn/register/options", "")
+                        .status())
+                .isIn(401, 403);
+        database()
+                .update(
+                        "UPDATE SPRING_SESSION SET CREATION_TIME = CREATION_TIME - 43200001 WHERE PRINCIPAL_NAME = 'Pat'");
+        Class<?> logins = Class.forName("apodex.server.accounts.LoginSessions");
+        var sweep = logins.getDeclaredMethod("endOld");
+        sweep.setAccessible(true);
+        sweep.invoke(house.server.bean(logins));
+        assertThat(pat.get("/api/sessions").status()).isEqualTo(401);
+        house.people.put("Pat", house.stranger.signedIn("Pat", House.PHRASE));
     }
 
     @Test
