@@ -48,7 +48,7 @@
   <div class="tools">
     {#if right}<span class="cap">{right}</span>{/if}
     <a class="guide" href="#/guide">Guide</a>
-    {#if me.name || me.atDesk}<a class="guide" href="#/account">{me.name ?? 'This desk'}</a>{/if}
+    {#if me.all && (me.name || me.atDesk)}<a class="guide" href="#/account">{me.name ?? 'This desk'}</a>{/if}
     {#if edits && store?.state}
       <Button
         disabled={!store.state.undo || store.busy}
