@@ -10,6 +10,7 @@ import apodex.server.backup.RestoreCommand;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
@@ -72,6 +73,8 @@ final class BackupTest {
             assertThat(others.get()).isPositive();
             assertThatThrownBy(() -> backup(data, file)).hasMessageContaining("is there already");
         }
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
+                .isEqualTo("rw-------");
         Path empty = folder.resolve("another");
         assertThat(restore(empty, file)).contains("All is back");
         try (TestServer server = TestServer.start(empty)) {
@@ -96,6 +99,8 @@ final class BackupTest {
             }
             assertThatThrownBy(() -> restore(empty, file)).hasMessageContaining("not empty");
         }
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(empty.resolve("house.key"))))
+                .isEqualTo("rw-------");
         Files.delete(empty.resolve("house.key"));
         try (TestServer server = TestServer.start(empty)) {
             Client client = server.client();

@@ -54,7 +54,7 @@ public class Access {
     /** Recordings that whoever asks may use by their hash alone, without bringing the file. */
     public Predicate<String> recordings() {
         String person = who.onlyOf();
-        return person == null ? sha256 -> true : sha256 -> mapper.hearsRecording(person, sha256);
+        return person == null ? sha256 -> true : sha256 -> mapper.hasRecording(person, sha256);
     }
 
     /** The session that a handoff, run or pickup belongs to; null where there is none. */

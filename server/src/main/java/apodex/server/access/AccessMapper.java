@@ -49,4 +49,14 @@ interface AccessMapper {
                 OR EXISTS (SELECT 1 FROM intake_use i JOIN intake k ON k.id = i.intake_id
                            WHERE i.sha256 = #{sha256} AND k.owner_id = #{person})""")
     boolean hearsRecording(String person, String sha256);
+
+    /** Whoever may take a session out as a file has its recordings; who only listens has not. */
+    @Select(
+            """
+            SELECT EXISTS (SELECT 1 FROM recording_use u JOIN session s ON s.id = u.session_id
+                           LEFT JOIN member m ON m.session_id = s.id AND m.owner_id = #{person} AND m.may = 'CHANGE'
+                           WHERE u.sha256 = #{sha256} AND (s.owner_id = #{person} OR m.owner_id IS NOT NULL))
+                OR EXISTS (SELECT 1 FROM intake_use i JOIN intake k ON k.id = i.intake_id
+                           WHERE i.sha256 = #{sha256} AND k.owner_id = #{person})""")
+    boolean hasRecording(String person, String sha256);
 }

@@ -35,7 +35,7 @@ public final class AccountCommand {
             """
             Usage: ./apodex account list
                    ./apodex account add NAME     prints a link by which NAME sets the pass phrase, once, within three days
-                   ./apodex account link NAME    the same for somebody who lost it; the old one is over
+                   ./apodex account link NAME    the same for somebody who lost it; the old one and all passkeys are over
                    ./apodex account quota NAME SIZE  what NAME's sessions may take, such as 50GB; 0: no bound; usual: as the house has it
                    ./apodex account remove NAME  what NAME owns stays, and can be seen at the desk""";
 

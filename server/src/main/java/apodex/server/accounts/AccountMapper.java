@@ -60,6 +60,14 @@ interface AccountMapper {
     @Delete("DELETE FROM account WHERE name = #{name}")
     int delete(String name);
 
+    @Delete(
+            """
+            DELETE c FROM user_credentials c JOIN user_entities e ON e.id = c.user_entity_user_id WHERE e.name = #{name}""")
+    void removePasskeys(String name);
+
+    @Delete("DELETE FROM user_entities WHERE name = #{name}")
+    void removePasskeyOwner(String name);
+
     @Delete("DELETE FROM member WHERE owner_id = #{ownerId}")
     void leaveAll(String ownerId);
 

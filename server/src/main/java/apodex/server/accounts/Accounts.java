@@ -69,14 +69,14 @@ public class Accounts {
         return welcome(name);
     }
 
-    /** Makes a new link for somebody who lost the pass phrase, or whose link has ended; the old pass phrase is over and they are signed out. */
+    /** Makes a new link for somebody who lost the pass phrase, or whose link has ended; the old pass phrase and passkeys are over, and they are signed out. */
     @Transactional
     public String welcome(String name) {
         String token = SecretToken.fresh();
         if (mapper.invite(name, Digests.sha256OfText(token), Instant.now().plus(WELCOME)) == 0) {
             throw Refused.notFound("There is no account “" + name + "”.");
         }
-        logins.endAll(mapper.named(name).name());
+        noMoreKeys(mapper.named(name).name());
         return token;
     }
 
@@ -89,7 +89,14 @@ public class Accounts {
         }
         mapper.leaveAll(account.ownerId());
         mapper.delete(name);
-        logins.endAll(account.name());
+        noMoreKeys(account.name());
+    }
+
+    /** Else the next of this name would be opened by the passkeys of the one before. */
+    private void noMoreKeys(String name) {
+        mapper.removePasskeys(name);
+        mapper.removePasskeyOwner(name);
+        logins.endAll(name);
     }
 
     /** @param bytes that somebody's sessions may take; 0 for no bound, null as the house has it */

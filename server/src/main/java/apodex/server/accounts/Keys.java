@@ -67,8 +67,13 @@ public class Keys {
     public Person signIn(String name, String phrase, String address) {
         Account account = name.length() <= 60 ? mapper.named(name) : null;
         List<PhraseTries.Count> counts = List.of(
+                // however its name is written: the database takes letters with and without accents for the same
                 new PhraseTries.Count(
-                        "account " + Digests.sha256OfText(name.toLowerCase(Locale.ROOT)), PhraseTries.FREE_TRIES),
+                        "account "
+                                + (account == null
+                                        ? Digests.sha256OfText(name.toLowerCase(Locale.ROOT))
+                                        : account.ownerId()),
+                        PhraseTries.FREE_TRIES),
                 new PhraseTries.Count("every account", FREE_TRIES_OF_AN_ADDRESS));
         boolean right = tries.judge(
                 counts,

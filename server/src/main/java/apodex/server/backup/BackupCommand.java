@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
@@ -130,6 +131,8 @@ public final class BackupCommand {
     }
 
     private static void pack(Path folder, Path to) throws IOException {
+        Files.deleteIfExists(to);
+        Files.createFile(to, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(to), 1 << 20);
                 TarArchiveOutputStream tar = new TarArchiveOutputStream(out, "UTF-8");
                 Stream<Path> files = Files.walk(folder)) {

@@ -1,6 +1,7 @@
 package apodex.server.backup;
 
 import apodex.server.CannotStart;
+import apodex.server.HouseKey;
 import apodex.server.database.DatabaseDump;
 import java.io.BufferedInputStream;
 import java.io.IOException;
@@ -8,6 +9,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
@@ -36,6 +38,10 @@ public final class RestoreCommand {
             Path dump = data.resolve(BackupCommand.DATABASE);
             if (!Files.exists(dump)) {
                 throw new CannotStart(backup + " is no backup of Apodex: it holds no database.", null);
+            }
+            Path key = HouseKey.file(data);
+            if (Files.exists(key)) {
+                Files.setPosixFilePermissions(key, PosixFilePermissions.fromString("rw-------"));
             }
             database.read(dump);
             Files.delete(dump);

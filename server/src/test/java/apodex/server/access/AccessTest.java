@@ -250,12 +250,21 @@ final class AccessTest {
         assertThat(neverCame.get("missing"))
                 .as("nobody learns whether somebody else has it")
                 .isEqualTo(made.get("missing"));
+        for (String name : List.of("Lee", "Pat")) {
+            assertThat(house.people
+                            .get(name)
+                            .bringIn("Not theirs", "session.json", document)
+                            .json()
+                            .get("missing"))
+                    .as(name + " may not take the session out as a file either")
+                    .isEqualTo(made.get("missing"));
+        }
         assertThat(house.people
                         .get("Cho")
                         .bringIn("Theirs too", "session.json", document)
                         .json()
                         .get("missing"))
-                .as("who hears it in one session may use it in another")
+                .as("who may take it out has it")
                 .isEmpty();
     }
 

@@ -2,9 +2,11 @@ package apodex.server.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import apodex.server.Apodex;
 import apodex.server.TestServer;
 import apodex.server.TestServer.Answer;
 import apodex.server.TestServer.Client;
+import apodex.server.accounts.AccountCommand;
 import ch.qos.logback.classic.Logger;
 import ch.qos.logback.classic.spi.ILoggingEvent;
 import ch.qos.logback.core.read.ListAppender;
@@ -385,7 +387,11 @@ final class AttackTest {
         Client guesser = house.stranger.another();
         guesser.get("/api/me");
         List<Answer> answers = TestServer.atOnce(
-                200, 5, number -> guesser.post("/api/me/sign-in", body(number % 2 == 0 ? "Cho" : "cho", WRONG)));
+                200,
+                5,
+                number -> guesser.post(
+                        "/api/me/sign-in",
+                        body(List.of("Cho", "cho", "Chö", "CHÓ").get(number % 4), WRONG)));
         long judged = answers.stream().filter(answer -> answer.status() == 401).count();
         assertThat(judged).isBetween(1L, 6L);
         assertThat(answers.stream().filter(answer -> answer.status() == 429).count())
@@ -396,6 +402,33 @@ final class AttackTest {
         assertThat(house.people.get("Cho").get("/api/sessions").status())
                 .as("it costs the guesser, not whoever is signed in")
                 .isEqualTo(200);
+    }
+
+    /** Whoever comes later under the name of somebody who left. */
+    @Test
+    @Order(22)
+    void theNextOfANameIsOpenedByNothingOfTheOneBefore() throws Exception {
+        JdbcTemplate database = database();
+        database.update("INSERT INTO user_entities (id, name) VALUES ('old', 'Lee')");
+        database.update(
+                """
+                INSERT INTO user_credentials (credential_id, user_entity_user_id, public_key, backup_eligible, backup_state, label)
+                VALUES ('old key', 'old', 'x', FALSE, FALSE, 'x')""");
+        Client lee = house.people.get("Lee");
+        assertThat(lee.get("/api/sessions").status()).isEqualTo(200);
+        for (String what : List.of("remove", "add")) {
+            Apodex.command(
+                    AccountCommand.class,
+                    context -> AccountCommand.run(context, List.of(what, "Lee")),
+                    "--apodex.data=" + data);
+        }
+        assertThat(lee.get("/api/sessions").status()).as("signed in before").isEqualTo(401);
+        assertThat(database.queryForObject("SELECT COUNT(*) FROM user_credentials", Integer.class))
+                .isZero();
+        assertThat(database.queryForObject(
+                        "SELECT COUNT(*) FROM member m JOIN account a ON a.owner_id = m.owner_id WHERE a.name = 'Lee'",
+                        Integer.class))
+                .isZero();
     }
 
     @Test
