@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -61,6 +62,14 @@ class Letters {
 
     @Scheduled(fixedDelay = 2_000)
     void deliver() {
+        try {
+            deliverWhatIsDue();
+        } catch (DataAccessException e) { // asked again in two seconds; that the database is away is told elsewhere
+            LOG.debug("Messages wait for the database.", e);
+        }
+    }
+
+    private void deliverWhatIsDue() {
         Instant now = Instant.now();
         for (Letter letter : mapper.due(now)) {
             Instant again = now.plus(FIRST_WAIT.multipliedBy(1L << letter.attempts()));
