@@ -121,9 +121,16 @@ final class MailTest {
         String text = textOf(client, path);
         assertThat(text).contains(path, "opens with a pass phrase").doesNotContain("six herrings");
         assertThat(client.get("/api/outbox/..%2f..%2fhouse.key").status()).isIn(400, 404);
-        assertThat(client.post("/api/runs/none/pickups", "{\"days\": 1, \"mail\": \"a b@c\"}")
+        String session = client.bringIn("Low Tide Waltz", "Tuba.wav", SoundBytes.mono24(1, 4, 3, 2))
+                .json()
+                .get("id")
+                .asText();
+        String run = client.run(client.handoff(session));
+        client.await(run);
+        assertThat(client.post("/api/runs/" + run + "/pickups", "{\"days\": 1, \"mail\": \"a b@c\"}")
                         .status())
-                .isIn(404, 422);
+                .as("no address")
+                .isEqualTo(422);
     }
 
     /** Of the message that tells of a link; others may lie there too. */
