@@ -1,6 +1,7 @@
 package apodex.intake;
 
 import apodex.align.Sighting;
+import apodex.audio.AtHand;
 import apodex.audio.Digests;
 import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
@@ -26,8 +27,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.FileTime;
-import java.time.DateTimeException;
-import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -44,6 +44,7 @@ public final class RecordingStore implements Sounds {
     private static final String DECODED = "decoded.wav";
     private static final String OVERVIEW = "overview";
     private static final String SCAN = "scan";
+    private static final String SCANS = "scans";
     private static final String HALF_DONE = ".half-done-";
 
     private final Path root;
@@ -56,14 +57,46 @@ public final class RecordingStore implements Sounds {
     /** What the bytes of files that look touched turned out to be, by file and moment of change. */
     private final Map<String, Standing> touched = new ConcurrentHashMap<>();
 
+    /** A place shared with other stores; null when everything is here. */
+    @Nullable
+    private final Elsewhere elsewhere;
+
+    private final AtHand fetched;
+
     /** @param root folder of the store, nobody else's; made when missing. What was left half done there is removed. */
     public RecordingStore(Path root) throws IOException {
+        this(root, null, Long.MAX_VALUE);
+    }
+
+    /**
+     * A store that shares its recordings with others; on the disk lie those that are in use.
+     *
+     * @param root      folder of this store, nobody else's
+     * @param mostBytes that recordings may take there
+     */
+    public RecordingStore(Path root, @Nullable Elsewhere elsewhere, long mostBytes) throws IOException {
         this.root = Files.createDirectories(root);
+        this.elsewhere = elsewhere;
+        this.fetched = new AtHand(mostBytes);
         try (Stream<Path> inside = Files.list(root)) {
             for (Path each : inside.toList()) {
                 if (each.getFileName().toString().startsWith(HALF_DONE)) {
                     WorkFolder.remove(each);
                 }
+            }
+        }
+        if (elsewhere != null) {
+            Files.createDirectories(root.resolve(SCANS));
+            findFetched();
+        }
+    }
+
+    /** What an earlier start left here. */
+    private void findFetched() throws IOException {
+        try (Stream<Path> homes =
+                Files.find(root, 2, (path, is) -> isSha256(path.getFileName().toString()))) {
+            for (Path home : homes.filter(Files::isDirectory).toList()) {
+                fetched.isHere(home.getFileName().toString(), bytesIn(home));
             }
         }
     }
@@ -88,7 +121,12 @@ public final class RecordingStore implements Sounds {
         } else {
             prepare(file, info, home);
         }
-        return recording(sha256, fileName, info, title);
+        if (elsewhere != null) {
+            elsewhere.keep(sha256, List.of(home.resolve(ORIGINAL), home.resolve(OVERVIEW)));
+            fetched.isHere(sha256, bytesIn(home));
+            removeUnused();
+        }
+        return RecordingFacts.of(sha256, fileName, info, title);
     }
 
     private void prepare(Path file, SoundInfo info, Path home) throws IOException {
@@ -119,48 +157,40 @@ public final class RecordingStore implements Sounds {
         }
     }
 
-    private static Recording recording(String sha256, String fileName, SoundInfo info, String title) {
-        Long timeReference = info.broadcast() == null ? null : info.broadcast().timeReference();
-        String originated =
-                info.broadcast() == null ? null : dateOrNull(info.broadcast().originationDate());
-        return new Recording(
-                sha256,
-                fileName,
-                info.rate(),
-                info.channels(),
-                info.sample(),
-                info.frames(),
-                timeReference,
-                originated,
-                title.isEmpty() ? null : title.substring(0, Math.min(title.length(), 200)));
-    }
-
-    /** Writers of the chunk separate the date's parts in several ways (EBU Tech 3285, section 2.3). */
-    @Nullable
-    private static String dateOrNull(String written) {
-        try {
-            LocalDate date = LocalDate.parse(written.strip().replaceAll("[_:. /]", "-"));
-            return date.getYear() >= 1980 && date.getYear() <= 2107 ? date.toString() : null; // a zip's years
-        } catch (DateTimeException e) {
-            return null;
-        }
-    }
-
     @Override
     public PcmReader open(String sha256) throws IOException {
-        Path sound = sound(sha256);
-        return new PcmReader(sound, SoundFile.examine(sound));
+        return held(sha256, () -> {
+            Path sound = sound(sha256);
+            return new PcmReader(sound, SoundFile.examine(sound));
+        });
     }
 
     @Override
     public Overview overview(String sha256) throws IOException {
-        return new Overview(home(sha256).resolve(OVERVIEW), open(sha256));
+        return held(sha256, () -> new Overview(home(sha256).resolve(OVERVIEW), open(sha256)));
+    }
+
+    private interface Opening<T> {
+        T open() throws IOException;
+    }
+
+    /** What makes room for others between fetching and opening is fetched once more. */
+    private <T> T held(String sha256, Opening<T> opening) throws IOException {
+        try {
+            return opening.open();
+        } catch (NoSuchFileException e) {
+            if (elsewhere == null) {
+                throw e;
+            }
+            fetch(sha256);
+            return opening.open();
+        }
     }
 
     /** Kept as long as memory allows: a recording never changes, and every plan asks for every clip. */
     @Override
     public StereoImage image(String sha256, int firstChannel, int channels, FrameRange stretch) throws IOException {
-        sound(sha256); // what is not there any more is not planned, however well it is known
+        refuseMissing(sha256); // what is not there any more is not planned, however well it is known
         Map<Stretch, StereoImage> known = images.compute(
                         sha256,
                         (key, kept) -> kept == null || kept.get() == null
@@ -184,6 +214,9 @@ public final class RecordingStore implements Sounds {
     public Standing standing(String sha256) {
         if (!has(sha256)) {
             return Standing.MISSING;
+        }
+        if (elsewhere != null) {
+            return Standing.THERE; // checked whenever it is fetched
         }
         Path original = home(sha256).resolve(ORIGINAL);
         try {
@@ -224,7 +257,10 @@ public final class RecordingStore implements Sounds {
         SoundScan scan = kept == null ? null : kept.get();
         if (scan == null && isScanned(sha256)) {
             try {
-                scan = SoundScan.read(home(sha256).resolve(SCAN));
+                if (elsewhere != null && !Files.exists(scanFile(sha256))) {
+                    fetchScan(elsewhere, sha256);
+                }
+                scan = SoundScan.read(scanFile(sha256));
                 scans.put(sha256, new SoftReference<>(scan));
             } catch (IOException e) {
                 return Optional.empty();
@@ -235,7 +271,9 @@ public final class RecordingStore implements Sounds {
 
     /** Whether every sample of a recording has been read. */
     public boolean isScanned(String sha256) {
-        return has(sha256) && Files.exists(home(sha256).resolve(SCAN));
+        return elsewhere == null
+                ? has(sha256) && Files.exists(scanFile(sha256))
+                : has(sha256) && elsewhere.isScanned(sha256);
     }
 
     /** Reads every sample of a recording, once and for all who use it. */
@@ -245,7 +283,10 @@ public final class RecordingStore implements Sounds {
         Path work = home(sha256).resolve(SCAN + "-" + UUID.randomUUID());
         try (PcmReader in = new PcmReader(sound, info)) {
             SoundScan.of(in, info.rate()).write(work);
-            Files.move(work, home(sha256).resolve(SCAN), StandardCopyOption.ATOMIC_MOVE);
+            if (elsewhere != null) {
+                elsewhere.keepScan(sha256, work);
+            }
+            Files.move(work, scanFile(sha256), StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(work);
         }
@@ -256,6 +297,7 @@ public final class RecordingStore implements Sounds {
         Path home = home(sha256);
         scans.remove(sha256);
         images.remove(sha256);
+        fetched.isGone(sha256);
         if (Files.exists(home)) {
             Path removed = halfDone();
             Files.move(home, removed, StandardCopyOption.ATOMIC_MOVE);
@@ -265,10 +307,14 @@ public final class RecordingStore implements Sounds {
 
     /** Bytes on the disk of a recording: the file as it came and what was made of it; 0 when it is not here. */
     public long bytes(String sha256) throws IOException {
-        if (!has(sha256)) {
-            return 0;
+        if (elsewhere != null) {
+            return elsewhere.bytes(sha256);
         }
-        try (Stream<Path> inside = Files.list(home(sha256))) {
+        return has(sha256) ? bytesIn(home(sha256)) : 0;
+    }
+
+    private static long bytesIn(Path home) throws IOException {
+        try (Stream<Path> inside = Files.list(home)) {
             return inside.mapToLong(file -> file.toFile().length()).sum();
         } catch (NoSuchFileException e) {
             return 0; // removed at this moment
@@ -283,15 +329,77 @@ public final class RecordingStore implements Sounds {
 
     /** Whether a recording lies here, by the SHA-256 of its file. */
     public boolean has(String sha256) {
-        return isSha256(sha256)
-                && (Files.exists(home(sha256).resolve(ORIGINAL))
-                        || Files.exists(home(sha256).resolve(DECODED)));
+        return isSha256(sha256) && (elsewhere == null ? isHere(sha256) : elsewhere.has(sha256));
     }
 
-    private Path sound(String sha256) throws IOException {
+    private boolean isHere(String sha256) {
+        return Files.exists(home(sha256).resolve(ORIGINAL))
+                || Files.exists(home(sha256).resolve(DECODED));
+    }
+
+    private void refuseMissing(String sha256) throws FileNotFoundException {
         if (!has(sha256)) {
             throw new FileNotFoundException("Its file is not in the store any more.");
         }
+    }
+
+    /** Sees to it that a recording is on this disk, so that nobody waits for it later. */
+    public void fetch(String sha256) throws IOException {
+        refuseMissing(sha256);
+        if (elsewhere == null) {
+            return;
+        }
+        fetched.oneAtATime(sha256, () -> {
+            if (isHere(sha256)) {
+                fetched.isUsed(sha256);
+            } else {
+                fetch(elsewhere, sha256);
+                removeUnused();
+            }
+        });
+    }
+
+    private void fetch(Elsewhere from, String sha256) throws IOException {
+        Path work = Files.createDirectory(halfDone());
+        try {
+            from.fetch(sha256, work);
+            Path original = work.resolve(ORIGINAL);
+            if (SoundFile.examine(original).layout() == null) {
+                FlacFile.decode(original, work.resolve(DECODED));
+            }
+            Files.createDirectories(home(sha256).getParent());
+            Files.move(work, home(sha256), StandardCopyOption.ATOMIC_MOVE);
+            fetched.isHere(sha256, bytesIn(home(sha256)));
+        } finally {
+            WorkFolder.remove(work);
+        }
+    }
+
+    private void fetchScan(Elsewhere from, String sha256) throws IOException {
+        Path work = halfDone();
+        try {
+            from.fetchScan(sha256, work);
+            Files.move(work, scanFile(sha256), StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(work);
+        }
+    }
+
+    private void removeUnused() throws IOException {
+        for (String unused : fetched.beyond()) {
+            remove(unused);
+        }
+    }
+
+    /** Scans are small and outlive the recordings that were fetched. */
+    private Path scanFile(String sha256) {
+        return elsewhere == null
+                ? home(sha256).resolve(SCAN)
+                : root.resolve(SCANS).resolve(sha256);
+    }
+
+    private Path sound(String sha256) throws IOException {
+        fetch(sha256);
         Path home = home(sha256);
         Path decoded = home.resolve(DECODED);
         return Files.exists(decoded) ? decoded : home.resolve(ORIGINAL);

@@ -2,7 +2,10 @@ package apodex.parcel;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.List;
 
 /**
@@ -43,8 +46,26 @@ public record ZipPieces(String name, List<Piece> pieces) {
         return pieces.stream().filter(piece -> !piece.path().isEmpty()).toList();
     }
 
-    /** The zip's bytes. Skipping costs nothing, so that a download can go on anywhere. @param files folder of the printed files */
-    public InputStream open(Path files) throws IOException {
+    /** Where the printed files are read from. */
+    @FunctionalInterface
+    public interface Source {
+        /** A file's bytes from {@code at} on. */
+        InputStream open(String path, long at) throws IOException;
+
+        /** Files of a folder on the disk. */
+        static Source of(Path folder) {
+            return (path, at) -> Channels.newInputStream(FileChannel.open(folder.resolve(path), StandardOpenOption.READ)
+                    .position(at));
+        }
+    }
+
+    /** The zip's bytes. Skipping costs nothing, so that a download can go on anywhere. */
+    public InputStream open(Source files) {
         return new ZipPiecesStream(pieces, files);
+    }
+
+    /** @param files folder of the printed files */
+    public InputStream open(Path files) {
+        return open(Source.of(files));
     }
 }

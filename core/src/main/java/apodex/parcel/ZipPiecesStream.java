@@ -4,21 +4,17 @@ import apodex.parcel.ZipPieces.Piece;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
-import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.List;
 
 /** Reads a zip's pieces one after the other. */
 final class ZipPiecesStream extends InputStream {
     private final List<Piece> pieces;
-    private final Path files;
+    private final ZipPieces.Source files;
     private int piece;
     private long inPiece;
-    private FileChannel open;
+    private InputStream open;
 
-    ZipPiecesStream(List<Piece> pieces, Path files) {
+    ZipPiecesStream(List<Piece> pieces, ZipPieces.Source files) {
         this.pieces = pieces;
         this.files = files;
     }
@@ -57,9 +53,9 @@ final class ZipPiecesStream extends InputStream {
 
     private int ofFile(byte[] into, int from, int length) throws IOException {
         if (open == null) {
-            open = FileChannel.open(files.resolve(here().path()), StandardOpenOption.READ);
+            open = files.open(here().path(), inPiece);
         }
-        int read = open.read(ByteBuffer.wrap(into, from, length), inPiece);
+        int read = open.read(into, from, length);
         if (read < 0) { // nobody may take half a file for a whole one
             throw new EOFException("“" + here().path() + "” was cut short while it was handed out.");
         }
@@ -69,6 +65,10 @@ final class ZipPiecesStream extends InputStream {
     private void next() throws IOException {
         piece++;
         inPiece = 0;
+        leave();
+    }
+
+    private void leave() throws IOException {
         if (open != null) {
             open.close();
             open = null;
@@ -84,6 +84,8 @@ final class ZipPiecesStream extends InputStream {
             skipped += most;
             if (inPiece == here().length()) {
                 next();
+            } else {
+                leave(); // opened anew where it goes on
             }
         }
         return skipped;
@@ -91,8 +93,6 @@ final class ZipPiecesStream extends InputStream {
 
     @Override
     public void close() throws IOException {
-        if (open != null) {
-            open.close();
-        }
+        leave();
     }
 }

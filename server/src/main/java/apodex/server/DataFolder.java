@@ -1,13 +1,12 @@
 package apodex.server;
 
 import apodex.audio.WorkFolder;
-import apodex.intake.RecordingStore;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -15,18 +14,21 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.beans.factory.support.DefaultListableBeanFactory;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.core.env.MapPropertySource;
+import org.springframework.stereotype.Component;
 
-/** Where recordings, runs and files on their way are kept. */
-@Configuration
+/** What one machine keeps on its own disk: files on their way, and recordings at hand. What all share is the storage's. */
+@Component
 public class DataFolder {
     private static final Logger LOG = LoggerFactory.getLogger(DataFolder.class);
     /** Where ./apodex tells Java to put what it needs for a moment. */
     private static final String TEMPORARY = "temporary";
 
     private static final String REMOVED = "removed";
+    /** What this node had of things in the storage that nodes share: its own runs half made, and copies. */
+    private static final String LOCAL = "local";
+
+    private static final int LONGEST_HOST = 30;
 
     private final Path root;
 
@@ -49,6 +51,7 @@ public class DataFolder {
             sweep(root.resolve("incoming"));
             sweep(root.resolve(TEMPORARY));
             sweep(root.resolve(REMOVED));
+            sweep(root.resolve(LOCAL));
             hold(context, lock);
         }
     }
@@ -79,8 +82,23 @@ public class DataFolder {
         }
         context.getEnvironment()
                 .getPropertySources()
-                .addFirst(new MapPropertySource("data folder", Map.of("apodex.data.absolute", root.toString())));
+                .addFirst(new MapPropertySource(
+                        "data folder",
+                        Map.of(
+                                "apodex.data.absolute",
+                                root.toString(),
+                                "apodex.node",
+                                nodeName(),
+                                "db-scheduler.enabled",
+                                !"web".equals(context.getEnvironment().getProperty("apodex.role")))));
         return root;
+    }
+
+    /** Of this process: another after each start, since what it held before is lost. */
+    private static String nodeName() {
+        String host = System.getenv().getOrDefault("HOSTNAME", "node");
+        return host.substring(0, Math.min(host.length(), LONGEST_HOST)) + "-"
+                + UUID.randomUUID().toString().substring(0, 8);
     }
 
     private static void hold(ConfigurableApplicationContext context, FolderLock lock) {
@@ -117,27 +135,8 @@ public class DataFolder {
         return root.resolve("arriving");
     }
 
-    /** What came with an intake and is no recording. */
-    public Path intake(String intakeId) {
-        return root.resolve("intakes").resolve(intakeId);
-    }
-
-    /** Everything that belongs to one run. */
-    public Path run(String runId) {
-        return root.resolve("runs").resolve(runId);
-    }
-
-    /** Removes everything of a run: out of sight in one step, then from the disk. */
-    public void removeRun(String runId) throws IOException {
-        Path removed = Files.createDirectories(root.resolve(REMOVED)).resolve(runId);
-        if (Files.exists(run(runId))) {
-            Files.move(run(runId), removed, StandardCopyOption.ATOMIC_MOVE);
-            WorkFolder.remove(removed);
-        }
-    }
-
-    @Bean
-    RecordingStore recordingStore() throws IOException {
-        return new RecordingStore(root.resolve("recordings"));
+    /** Recordings of this house, or those of them that are in use here. */
+    public Path recordings() {
+        return root.resolve("recordings");
     }
 }

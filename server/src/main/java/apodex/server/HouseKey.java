@@ -27,9 +27,11 @@ public class HouseKey {
 
     private final AesBytesEncryptor cipher;
 
-    HouseKey(@Value("${apodex.data.absolute}") String root) throws IOException {
+    /** @param file that all nodes of a house have; empty for that of the data folder */
+    HouseKey(@Value("${apodex.data.absolute}") String root, @Value("${apodex.house-key}") String file)
+            throws IOException {
         cipher = new AesBytesEncryptor(
-                new SecretKeySpec(read(file(Path.of(root))), "AES"),
+                new SecretKeySpec(read(file.isBlank() ? file(Path.of(root)) : Path.of(file)), "AES"),
                 KeyGenerators.secureRandom(NONCE_BYTES),
                 AesBytesEncryptor.CipherAlgorithm.GCM);
     }
@@ -43,7 +45,7 @@ public class HouseKey {
             byte[] fresh = new byte[KEY_BYTES];
             new SecureRandom().nextBytes(fresh);
             Path half = Files.createTempFile(
-                    file.getParent(),
+                    file.toAbsolutePath().getParent(),
                     "house-",
                     ".key",
                     PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));

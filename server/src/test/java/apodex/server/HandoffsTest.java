@@ -214,9 +214,9 @@ final class HandoffsTest {
         assertThat(second.get("files").get(3).get("sha256"))
                 .isNotEqualTo(first.get("files").get(3).get("sha256"));
         assertThat(second.get("parcels").get(0).get("name").asText()).contains("_softer_");
-        Path tuba = server.bean(DataFolder.class).run(second.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
+        Path tuba = server.run(second.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
         Files.write(tuba, new byte[] {1, 2, 3}, StandardOpenOption.WRITE);
-        Path older = server.bean(DataFolder.class).run(first.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
+        Path older = server.run(first.get("id").asText()).resolve("files/Tracks/01_Tuba.wav");
         Files.delete(older);
         JsonNode third = client.await(client.run(handoff));
         assertThat(third.get("files").findValuesAsText("takenOver"))
@@ -234,7 +234,7 @@ final class HandoffsTest {
     void readingAgainNamesWhatWasAlteredSince() throws Exception {
         JsonNode run = client.await(client.run(client.handoff(session())));
         String id = run.get("id").asText();
-        Path files = server.bean(DataFolder.class).run(id).resolve("files/Tracks");
+        Path files = server.run(id).resolve("files/Tracks");
         byte[] harp = Files.readAllBytes(files.resolve("02_Harp.wav"));
         harp[harp.length - 10] ^= 1;
         Files.write(files.resolve("02_Harp.wav"), harp);
@@ -255,7 +255,7 @@ final class HandoffsTest {
     void readingAgainNeverKeepsWhatHoldsNoLonger() throws Exception {
         String id =
                 client.await(client.run(client.handoff(session()))).get("id").asText();
-        Path files = server.bean(DataFolder.class).run(id).resolve("files");
+        Path files = server.run(id).resolve("files");
         Path tuba = files.resolve("Tracks/01_Tuba.wav");
         Files.write(tuba, Arrays.copyOf(Files.readAllBytes(tuba), (int) Files.size(tuba) - 4));
         Files.write(files.resolve("Tracks/02_Harp.wav"), new byte[0]);
@@ -341,7 +341,7 @@ final class HandoffsTest {
     }
 
     private java.nio.file.attribute.FileTime started(String run) throws Exception {
-        return Files.getLastModifiedTime(server.bean(DataFolder.class).run(run).resolve("result.json"));
+        return Files.getLastModifiedTime(server.run(run).resolve("result.json"));
     }
 
     @Test

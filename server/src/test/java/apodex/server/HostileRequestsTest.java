@@ -70,8 +70,7 @@ final class HostileRequestsTest {
         String handoff = client.handoff(session);
         String run = client.run(handoff);
         client.await(run);
-        dataFolder =
-                server.bean(DataFolder.class).run(run).getParent().getParent().toString();
+        dataFolder = server.run(run).getParent().getParent().toString();
         real = Map.of("sessions", session, "handoffs", handoff, "runs", run);
     }
 

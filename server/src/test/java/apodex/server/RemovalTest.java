@@ -67,7 +67,7 @@ final class RemovalTest {
                 .asText();
         String token = page.substring(page.lastIndexOf('/') + 1);
         assertThat(client.get("/api/p/" + token).status()).isEqualTo(200);
-        Path printed = server.bean(DataFolder.class).run(run);
+        Path printed = server.run(run);
         JsonNode entry = onTheShelf(session);
         assertThat(entry.get("parcels").asInt()).isEqualTo(1);
         assertThat(entry.get("printedBytes").asLong()).isEqualTo(bytesOfFiles(run));
@@ -124,7 +124,7 @@ final class RemovalTest {
         client.await(first);
         String second = client.run(handoff);
         client.await(second);
-        Path files = server.bean(DataFolder.class).run(second);
+        Path files = server.run(second);
 
         assertThat(client.delete("/api/runs/" + first).status()).isEqualTo(204);
         assertThat(client.get("/api/handoffs/" + handoff + "/runs").json().findValuesAsText("id"))

@@ -116,7 +116,7 @@ final class RunsTest {
         String run = client.run(client.handoff(smallSession()));
         client.await(run);
         client.awaitSums(run);
-        Path room = server.bean(DataFolder.class).run(run).resolve("files/Tracks/02_Room.wav");
+        Path room = server.run(run).resolve("files/Tracks/02_Room.wav");
         byte[] whole = Files.readAllBytes(room);
         FileTime written = Files.getLastModifiedTime(room);
         Files.write(room, Arrays.copyOf(whole, whole.length - 3));
@@ -192,7 +192,7 @@ final class RunsTest {
         assertThat(client.awaitSums(run))
                 .containsExactly(
                         HexFormat.of().formatHex(apodex.audio.Digests.sha256().digest(whole)));
-        Path home = server.bean(DataFolder.class).run(run);
+        Path home = server.run(run);
         assertThat(bytesIn(home))
                 .as("nothing is written twice, but for pictures, the sheet and what a run remembers")
                 .isLessThan(bytesIn(home.resolve("files")) + 400_000);
@@ -338,7 +338,7 @@ final class RunsTest {
                 .isEqualTo("cancelled");
         client.post("/api/runs/" + running + "/cancel", "");
         assertThat(client.await(running).get("state").asText()).isEqualTo("cancelled");
-        assertThat(server.bean(DataFolder.class).run(running)).doesNotExist();
+        assertThat(server.run(running)).doesNotExist();
         assertThat(client.await(client.run(client.handoff(smallSession())))
                         .get("state")
                         .asText())
@@ -362,7 +362,7 @@ final class RunsTest {
                 .get(0)
                 .get("sha256")
                 .asText();
-        Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
+        Path recordings = server.run("x").getParent().resolveSibling("recordings");
         Files.delete(recordings.resolve(hash.substring(0, 2)).resolve(hash).resolve("original"));
         client.post("/api/runs/" + blocking + "/cancel", "");
         JsonNode failed = client.await(waiting);
@@ -370,7 +370,7 @@ final class RunsTest {
         assertThat(failed.get("failure").asText())
                 .isEqualTo(
                         "Printing stopped: The recording “a.wav” of row “a” cannot be read. Its file is not in the store any more.");
-        assertThat(server.bean(DataFolder.class).run(waiting)).doesNotExist();
+        assertThat(server.run(waiting)).doesNotExist();
         assertThat(client.get("/api/runs/" + waiting + "/parcel").status()).isEqualTo(409);
         assertThat(client.await(client.run(client.handoff(smallSession())))
                         .get("state")
@@ -394,7 +394,7 @@ final class RunsTest {
                 .get(0)
                 .get("sha256")
                 .asText();
-        Path recordings = server.bean(DataFolder.class).run("x").getParent().resolveSibling("recordings");
+        Path recordings = server.run("x").getParent().resolveSibling("recordings");
         Path home = recordings.resolve(hash.substring(0, 2)).resolve(hash);
         Files.move(home.resolve("original"), home.resolve("hidden"));
         Answer plan = client.get("/api/handoffs/" + handoff);

@@ -72,8 +72,8 @@ final class SpaceTest {
             Thread.sleep(1_100);
             sweep(server);
             assertThat(client.get("/api/bin").json()).isEmpty();
-            assertThat(server.bean(DataFolder.class).run(runs.get(2))).doesNotExist();
-            assertThat(server.bean(DataFolder.class).run(runs.get(0))).exists();
+            assertThat(server.run(runs.get(2))).doesNotExist();
+            assertThat(server.run(runs.get(0))).exists();
             assertThat(picture(client, session).get("binned").asLong()).isZero();
             assertThat(client.put("/api/sessions/" + session + "/keeping", "{\"runs\": 0}")
                             .status())
@@ -103,8 +103,7 @@ final class SpaceTest {
     private static long bytesOfFiles(TestServer server, List<String> runs) throws Exception {
         long bytes = 0;
         for (String run : runs) {
-            try (Stream<Path> files =
-                    Files.walk(server.bean(DataFolder.class).run(run).resolve("files"))) {
+            try (Stream<Path> files = Files.walk(server.run(run).resolve("files"))) {
                 bytes += files.filter(file -> file.getFileName().toString().endsWith(".wav"))
                         .mapToLong(file -> file.toFile().length())
                         .sum();

@@ -1,5 +1,6 @@
 package apodex.server;
 
+import apodex.server.storage.Storage;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
@@ -73,6 +74,11 @@ public final class TestServer implements AutoCloseable {
         return shared;
     }
 
+    /** Where the files of a run lie. */
+    public Path run(String id) {
+        return bean(Storage.class).making("runs/" + id);
+    }
+
     public <T> T bean(Class<T> type) {
         return context.getBean(type);
     }
@@ -87,7 +93,7 @@ public final class TestServer implements AutoCloseable {
     }
 
     /** Names of what lies in a zip, in order. */
-    static List<String> namesInZip(byte[] zip) throws IOException {
+    public static List<String> namesInZip(byte[] zip) throws IOException {
         List<String> names = new ArrayList<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {

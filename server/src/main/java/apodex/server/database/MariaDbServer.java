@@ -54,8 +54,7 @@ final class MariaDbServer {
     }
 
     String url() {
-        return "jdbc:mariadb://127.0.0.1:" + port
-                + "/apodex?useServerPrepStmts=true&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true&preserveInstants=true";
+        return DatabaseAddress.local(port);
     }
 
     String password() {

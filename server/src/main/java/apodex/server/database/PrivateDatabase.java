@@ -12,13 +12,22 @@ import org.springframework.core.env.MapPropertySource;
 
 /**
  * Starts a MariaDB server of our own before the application needs it and stops it after the application is gone.
- * Does nothing when {@code spring.datasource.url} names a server that somebody else runs.
+ * Starts none where the settings name one, or a cluster, that somebody else runs.
  */
 public final class PrivateDatabase implements ApplicationContextInitializer<ConfigurableApplicationContext> {
     @Override
     public void initialize(ConfigurableApplicationContext context) {
         ConfigurableEnvironment environment = context.getEnvironment();
         if (environment.containsProperty("spring.datasource.url")) {
+            return;
+        }
+        String elsewhere = environment.getProperty("apodex.db.address", "");
+        if (!elsewhere.isBlank()) {
+            use(
+                    environment,
+                    DatabaseAddress.url(elsewhere),
+                    environment.getProperty("apodex.db.user", MariaDbServer.USER),
+                    environment.getProperty("apodex.db.password", ""));
             return;
         }
         Path data = Path.of(environment.getRequiredProperty("apodex.data.absolute"));
@@ -31,13 +40,20 @@ public final class PrivateDatabase implements ApplicationContextInitializer<Conf
         }
         // Registered first, so destroyed last: after the connection pool and the scheduler.
         ((DefaultListableBeanFactory) context.getBeanFactory()).registerDisposableBean("mariaDbServer", server::stop);
+        use(environment, server.url(), MariaDbServer.USER, server.password());
+    }
+
+    private static void use(ConfigurableEnvironment environment, String url, String user, String password) {
         environment
                 .getPropertySources()
                 .addFirst(new MapPropertySource(
-                        "private database",
+                        "database",
                         Map.of(
-                                "spring.datasource.url", server.url(),
-                                "spring.datasource.username", MariaDbServer.USER,
-                                "spring.datasource.password", server.password())));
+                                "spring.datasource.url",
+                                url,
+                                "spring.datasource.username",
+                                user,
+                                "spring.datasource.password",
+                                password)));
     }
 }

@@ -1,6 +1,8 @@
 package apodex.server.findings;
 
 import apodex.intake.RecordingStore;
+import apodex.server.errands.Errands;
+import apodex.server.storage.Storage;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.util.Collection;
@@ -27,7 +29,12 @@ class Measuring {
                 return thread;
             });
 
-    Measuring(RecordingStore store) {
+    private final Storage storage;
+    private final Errands errands;
+
+    Measuring(RecordingStore store, Storage storage, Errands errands) {
+        this.storage = storage;
+        this.errands = errands;
         this.store = store;
     }
 
@@ -41,7 +48,9 @@ class Measuring {
         for (String sha256 : recordings) {
             if (store.has(sha256) && !store.isScanned(sha256) && !failed.contains(sha256)) {
                 left++;
-                if (asked.add(sha256)) {
+                if (storage.isShared()) {
+                    errands.ask(MeasureErrand.NAME, sha256);
+                } else if (asked.add(sha256)) {
                     crew.execute(() -> measure(sha256));
                 }
             }

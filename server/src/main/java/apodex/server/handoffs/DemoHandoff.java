@@ -1,6 +1,7 @@
 package apodex.server.handoffs;
 
 import apodex.demo.LowTideWaltz;
+import apodex.server.nodes.ThisNode;
 import apodex.server.sessions.DemoSong;
 import apodex.server.sessions.Sessions;
 import org.springframework.boot.ApplicationArguments;
@@ -17,15 +18,18 @@ import org.springframework.stereotype.Component;
 class DemoHandoff implements ApplicationRunner {
     private final Handoffs handoffs;
     private final Sessions sessions;
+    private final ThisNode node;
 
-    DemoHandoff(Handoffs handoffs, Sessions sessions) {
+    DemoHandoff(Handoffs handoffs, Sessions sessions, ThisNode node) {
+        this.node = node;
         this.handoffs = handoffs;
         this.sessions = sessions;
     }
 
     @Override
     public void run(ApplicationArguments arguments) {
-        if (handoffs.ofSession(DemoSong.ID).isEmpty()) {
+        // told to one node alone: two that begin together would each plan it
+        if (node.serves() && handoffs.ofSession(DemoSong.ID).isEmpty()) {
             handoffs.create(
                     DemoSong.ID, LowTideWaltz.handoff(sessions.get(DemoSong.ID).session()));
         }

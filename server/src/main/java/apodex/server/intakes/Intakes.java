@@ -23,6 +23,8 @@ import apodex.server.recordings.KnownRecordings;
 import apodex.server.recordings.RecordingsInUse;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
+import apodex.server.storage.Storage;
+import apodex.server.storage.Writing;
 import apodex.server.web.Refused;
 import apodex.session.Session;
 import com.fasterxml.jackson.annotation.JsonProperty;
@@ -52,6 +54,8 @@ class Intakes {
     private final RecordingsInUse inUse;
     private final KnownRecordings recordings;
     private final DataFolder dataFolder;
+    private final Storage storage;
+    private final Writing writing;
     private final Sessions sessions;
     private final TransactionTemplate transaction;
     private final Who who;
@@ -64,6 +68,8 @@ class Intakes {
             RecordingsInUse inUse,
             KnownRecordings recordings,
             DataFolder dataFolder,
+            Storage storage,
+            Writing writing,
             Sessions sessions,
             TransactionTemplate transaction,
             Who who,
@@ -76,6 +82,8 @@ class Intakes {
         this.inUse = inUse;
         this.recordings = recordings;
         this.dataFolder = dataFolder;
+        this.storage = storage;
+        this.writing = writing;
         this.sessions = sessions;
         this.transaction = transaction;
     }
@@ -94,7 +102,7 @@ class Intakes {
 
     private IntakeState examine(Drop drop, String title, DropExaminer examiner) throws IOException {
         String id = UUID.randomUUID().toString();
-        Path kept = Files.createDirectories(dataFolder.intake(id));
+        Path kept = Files.createDirectories(storage.making(name(id)));
         try {
             return inUse.bringing(() -> {
                 drop.knowing(forms.of(who.ownerId()).stream()
@@ -104,17 +112,24 @@ class Intakes {
                     throw Refused.nothingUsable(found.refused());
                 }
                 StoredIntake stored = new StoredIntake(id, 1, found, PutRight.NOTHING);
+                storage.publish(name(id));
                 transaction.executeWithoutResult(status -> {
+                    if (!writing.settle(name(id))) {
+                        throw Refused.conflict("Bringing these files in took too long. Drop them once more.");
+                    }
                     mapper.insert(stored, found.title(), who.ownerId());
                     for (IntakeFile file : found.sounds()) {
                         recordings.add(file.recording());
                         mapper.insertUse(id, file.recording().sha256());
                     }
                 });
+                storage.leave(name(id));
                 return state(stored);
             });
         } catch (IOException | RuntimeException e) {
-            WorkFolder.remove(kept);
+            if (!writing.abandon(name(id))) {
+                WorkFolder.remove(kept);
+            }
             throw e;
         }
     }
@@ -154,7 +169,7 @@ class Intakes {
 
     private TableReading reading(String id, Intake intake, String file) throws IOException {
         Session onto = intake.onto() == null ? null : openSession(intake.onto()).session();
-        return new TableReading(intake, file, dataFolder.intake(id), onto);
+        return new TableReading(intake, file, storage.here(name(id)), onto);
     }
 
     private SessionState openSession(Onto onto) {
@@ -226,7 +241,7 @@ class Intakes {
 
     private IntakesController.Made create(String id, int revision, Intake intake, Path work) throws IOException {
         Session session =
-                new SessionFromIntake(store, intake, work).make(dataFolder.intake(id), LocalDate.now(ZoneOffset.UTC));
+                new SessionFromIntake(store, intake, work).make(storage.here(name(id)), LocalDate.now(ZoneOffset.UTC));
         String made = transaction.execute(status -> {
             end(id, revision);
             return sessions.create(session, "Bring in " + intake.sounds().size() + " recordings")
@@ -237,7 +252,7 @@ class Intakes {
 
     private IntakesController.Made add(String id, int revision, Intake intake, Path work) throws IOException {
         SessionState open = openSession(intake.onto());
-        AddToSession.Result result = new AddToSession(store, open.session()).add(intake, dataFolder.intake(id), work);
+        AddToSession.Result result = new AddToSession(store, open.session()).add(intake, storage.here(name(id)), work);
         sessions.bringIn(open.id(), result.edit(), () -> end(id, revision));
         return new IntakesController.Made(open.id(), result.words());
     }
@@ -255,12 +270,19 @@ class Intakes {
         if (mapper.delete(id, revision) == 0) {
             throw stale(id);
         }
+        writing.abandon(name(id));
+    }
+
+    /** In the storage. */
+    private static String name(String id) {
+        return "intakes/" + id;
     }
 
     private void removeKept(String id) {
         try {
-            WorkFolder.remove(dataFolder.intake(id));
-        } catch (IOException e) {
+            storage.remove(name(id));
+            writing.forget(name(id));
+        } catch (IOException | RuntimeException e) { // swept
             LOG.warn("What was kept of intake {}, which is over, is still there.", id, e);
         }
     }

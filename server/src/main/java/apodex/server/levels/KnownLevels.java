@@ -41,7 +41,7 @@ public class KnownLevels {
 
     /** The plan with the lengths and sizes its files will have; empty while one of them is not known. */
     public Optional<Plan> foreseen(Session session, Handoff handoff, Plan plan) {
-        LookAhead ahead = new LookAhead(session, handoff, plan, store, LookingAhead.THREADS);
+        LookAhead ahead = new LookAhead(session, handoff, plan, store, Looking.THREADS);
         List<String> keys =
                 plan.prints().stream().map(print -> ahead.key(print).orElse("")).toList();
         return foreseen(session, plan, keys, of(keys));
@@ -94,7 +94,7 @@ public class KnownLevels {
      * @param printed by the plan's files
      */
     public void keep(Session session, Handoff handoff, Plan plan, List<Printing.Made> printed) {
-        LookAhead ahead = new LookAhead(session, handoff, plan, store, LookingAhead.THREADS);
+        LookAhead ahead = new LookAhead(session, handoff, plan, store, Looking.THREADS);
         for (int i = 0; i < printed.size(); i++) {
             Printing.Made made = printed.get(i);
             if (made.measures() != null && made.overs() == 0) {

@@ -1,11 +1,13 @@
 package apodex.server.levels;
 
+import jakarta.annotation.Nullable;
 import java.util.Collection;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface LevelMapper {
@@ -30,4 +32,27 @@ interface LevelMapper {
     /** Whether a run has the machine to itself. */
     @Select("SELECT EXISTS (SELECT 1 FROM run WHERE state IN ('PRINTING', 'PROOFING'))")
     boolean isPrinting();
+
+    /**
+     * Of which state the levels are wanted.
+     *
+     * @param failure why they cannot be found, when that was tried a short while ago
+     */
+    record Wanted(String state, @Nullable String failure) {}
+
+    @Select("SELECT state, IF(failed_at > CURRENT_TIMESTAMP(3) - INTERVAL 1 MINUTE, failure, NULL) AS failure"
+            + " FROM levels_wanted WHERE handoff_id = #{handoffId}")
+    @Nullable
+    Wanted wanted(String handoffId);
+
+    @Insert("INSERT INTO levels_wanted (handoff_id, state) VALUES (#{handoffId}, #{state})"
+            + " ON DUPLICATE KEY UPDATE state = #{state}, failure = NULL, failed_at = NULL")
+    void want(String handoffId, String state);
+
+    @Delete("DELETE FROM levels_wanted WHERE handoff_id = #{handoffId} AND state = #{state}")
+    void found(String handoffId, String state);
+
+    @Update("UPDATE levels_wanted SET failure = #{failure}, failed_at = CURRENT_TIMESTAMP(3)"
+            + " WHERE handoff_id = #{handoffId} AND state = #{state}")
+    void fail(String handoffId, String state, String failure);
 }

@@ -11,8 +11,8 @@ import apodex.handoff.Settings;
 import apodex.intake.RecordingStore;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.handoffs.StoredHandoff;
-import apodex.server.levels.LookingAhead.Scope;
-import apodex.server.levels.LookingAhead.State;
+import apodex.server.levels.Looking.Scope;
+import apodex.server.levels.Looking.State;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.web.Refused;
@@ -37,11 +37,11 @@ class Levels {
     private final Sessions sessions;
     private final RecordingStore store;
     private final KnownLevels known;
-    private final LookingAhead looking;
+    private final Looking looking;
     /** What was told last, by handoff. */
     private final Map<String, LevelsView> told = new ConcurrentHashMap<>();
 
-    Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, KnownLevels known, LookingAhead looking) {
+    Levels(Handoffs handoffs, Sessions sessions, RecordingStore store, KnownLevels known, Looking looking) {
         this.handoffs = handoffs;
         this.sessions = sessions;
         this.store = store;
@@ -131,6 +131,20 @@ class Levels {
         return view;
     }
 
+    /** What is to be looked at for a state, if it is still the state of things. */
+    Optional<Looking.Asked> asked(State state) {
+        StoredHandoff stored = handoffs.stored(state.handoffId());
+        SessionState session = sessions.get(stored.sessionId());
+        if (stored.revision() != state.revision() || session.revision() != state.sessionRevision()) {
+            return Optional.empty();
+        }
+        Handoff handoff = Planner.without(session.session(), stored.handoff());
+        Ahead chosen = ahead(session, handoff);
+        Optional<Ahead> looked =
+                state.scope() == Scope.CHOSEN ? Optional.of(chosen) : everywhere(session, handoff, chosen);
+        return looked.map(ahead -> new Looking.Asked(state, ahead.look(), ahead.known()));
+    }
+
     /** A plan, and what is known of its files. */
     private record Ahead(Plan plan, LookAhead look, List<String> keys, Map<String, FileLevel> known) {
         int pending() {
@@ -142,7 +156,7 @@ class Levels {
 
     private Ahead ahead(SessionState session, Handoff handoff) {
         Plan plan = handoffs.plan(session, handoff);
-        LookAhead look = new LookAhead(session.session(), handoff, plan, store, LookingAhead.THREADS);
+        LookAhead look = new LookAhead(session.session(), handoff, plan, store, Looking.THREADS);
         List<String> keys =
                 plan.prints().stream().map(print -> look.key(print).orElse("")).toList();
         return new Ahead(plan, look, keys, known.of(keys));
@@ -163,7 +177,7 @@ class Levels {
     private Optional<String> ask(State state, Ahead ahead) {
         return ahead.pending() == 0
                 ? Optional.empty()
-                : looking.ask(new LookingAhead.Asked(state, ahead.look(), ahead.known()));
+                : looking.ask(new Looking.Asked(state, ahead.look(), ahead.known()));
     }
 
     /** As they will be when the brief's levels are given, which takes that all are known. */

@@ -1,6 +1,5 @@
 package apodex.server.levels;
 
-import apodex.handoff.LookAhead;
 import apodex.server.listening.Listening;
 import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
@@ -15,6 +14,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -24,10 +24,8 @@ import org.springframework.stereotype.Component;
  * soon as a newer one is asked for. Runs and listeners come first: meanwhile nothing is looked at, and whoever asks again starts it anew.
  */
 @Component
-class LookingAhead {
-    /** Printing takes all of the machine, this half of it. */
-    static final int THREADS = Math.max(1, Runtime.getRuntime().availableProcessors() / 2);
-
+@ConditionalOnExpression("'${apodex.storage.address}'.isBlank()")
+class LookingAhead implements Looking {
     private static final Logger LOG = LoggerFactory.getLogger(LookingAhead.class);
     private static final long LOOK_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(200);
 
@@ -58,47 +56,17 @@ class LookingAhead {
         mapper.forgetOld();
     }
 
-    /** A state of a handoff and of its session. */
-    record State(String handoffId, int sessionRevision, int revision, Scope scope) {
-        State everywhere() {
-            return new State(handoffId, sessionRevision, revision, Scope.EVERYWHERE);
-        }
-    }
-
-    /** What of a plan is looked at. */
-    enum Scope {
-        /** The files that will be printed. */
-        CHOSEN,
-        /** Wherever rows could be taken as well: gives way to what somebody chose. */
-        EVERYWHERE
-    }
-
-    /**
-     * A plan whose levels are wanted.
-     *
-     * @param known what is known of it, by key
-     */
-    record Asked(State state, LookAhead ahead, Map<String, FileLevel> known) {
-        String handoffId() {
-            return state.handoffId();
-        }
-    }
-
     private record Failed(State state, String why, long nanos) {}
 
-    /** Whether the levels of this state are being found out, or are about to be. */
-    synchronized boolean isAt(State state) {
+    @Override
+    public synchronized boolean isAt(State state) {
         Asked next = wanted.get(state.handoffId());
         return current != null && current.state().equals(state)
                 || next != null && next.state().equals(state);
     }
 
-    /**
-     * Sees to it that a plan's levels will be known.
-     *
-     * @return why they will not, when that was tried a short while ago
-     */
-    synchronized Optional<String> ask(Asked asked) {
+    @Override
+    public synchronized Optional<String> ask(Asked asked) {
         Failed before = failed.get(asked.handoffId());
         if (before != null
                 && before.state().equals(asked.state())

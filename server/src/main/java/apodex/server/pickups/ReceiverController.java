@@ -106,7 +106,8 @@ class ReceiverController {
             @RequestParam(defaultValue = "0") int part,
             @CookieValue(name = KEY, required = false) @Nullable String key,
             @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range,
-            HttpServletRequest request) {
+            HttpServletRequest request)
+            throws IOException {
         Pickup pickup = pickups.open(token, key);
         return toldWhenFetched(pickup, request, files.parcel(pickup.runId(), part, range));
     }

@@ -1,10 +1,14 @@
 package apodex.server.recordings;
 
 import apodex.intake.RecordingStore;
+import apodex.server.storage.Storage;
 import apodex.session.Recording;
 import java.io.IOException;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /** The recordings that there are. Who uses them is kept by who does: sessions, in any of their revisions, and intakes. */
@@ -15,8 +19,17 @@ public class KnownRecordings {
     private final RecordingMapper mapper;
     private final RecordingStore store;
     private final RecordingsInUse inUse;
+    private final Storage storage;
+    private final SharedRecordings shared;
 
-    KnownRecordings(RecordingMapper mapper, RecordingStore store, RecordingsInUse inUse) {
+    KnownRecordings(
+            RecordingMapper mapper,
+            RecordingStore store,
+            RecordingsInUse inUse,
+            Storage storage,
+            SharedRecordings shared) {
+        this.storage = storage;
+        this.shared = shared;
         this.mapper = mapper;
         this.store = store;
         this.inUse = inUse;
@@ -25,6 +38,9 @@ public class KnownRecordings {
     /** Notes a recording that is in the store; once is enough. */
     public void add(Recording recording) {
         mapper.insert(recording);
+        if (storage.isShared()) {
+            mapper.used(recording.sha256()); // or another node might take it for unused until this transaction ends
+        }
     }
 
     /** Removes those that nobody uses any more. Waits until nothing is being brought in. */
@@ -37,11 +53,28 @@ public class KnownRecordings {
         inUse.removingIfQuiet(this::remove);
     }
 
-    private void remove() {
-        for (String sha256 : mapper.unused()) {
-            mapper.delete(sha256);
+    /** Where nodes share them, those that somebody was about to use, and did not. */
+    @Scheduled(fixedDelayString = "${apodex.sweep}")
+    void sweep() {
+        if (storage.isShared()) {
             try {
-                store.remove(sha256);
+                inUse.removingIfQuiet(this::remove);
+            } catch (DataAccessException e) {
+                LOG.debug("Recordings that nobody uses wait for the database.", e);
+            }
+        }
+    }
+
+    private void remove() {
+        List<String> unused = storage.isShared() ? mapper.storedForNobody() : mapper.unused();
+        for (String sha256 : unused) {
+            try {
+                if (!storage.isShared()) {
+                    mapper.delete(sha256);
+                    store.remove(sha256);
+                } else if (shared.removeUnused(sha256)) {
+                    store.remove(sha256);
+                }
             } catch (IOException e) {
                 LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
             }

@@ -1,7 +1,8 @@
 package apodex.server.removal;
 
-import apodex.server.DataFolder;
 import apodex.server.recordings.KnownRecordings;
+import apodex.server.storage.Storage;
+import apodex.server.storage.Writing;
 import apodex.server.web.Refused;
 import java.io.IOException;
 import java.time.Instant;
@@ -22,13 +23,20 @@ class Removal {
 
     private final RemovalMapper mapper;
     private final TransactionTemplate transaction;
-    private final DataFolder dataFolder;
+    private final Storage storage;
+    private final Writing writing;
     private final KnownRecordings recordings;
 
-    Removal(RemovalMapper mapper, TransactionTemplate transaction, DataFolder dataFolder, KnownRecordings recordings) {
+    Removal(
+            RemovalMapper mapper,
+            TransactionTemplate transaction,
+            Storage storage,
+            Writing writing,
+            KnownRecordings recordings) {
         this.mapper = mapper;
         this.transaction = transaction;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
+        this.writing = writing;
         this.recordings = recordings;
     }
 
@@ -105,19 +113,21 @@ class Removal {
                 throw Refused.notFound("There is no run “" + id + "”.");
             }
             mapper.lockHandoff(handoff);
-            mapper.runs(handoff).stream().filter(run -> run.id().equals(id)).forEach(this::forget);
-            return List.of(id);
+            return mapper.runs(handoff).stream()
+                    .filter(run -> run.id().equals(id))
+                    .map(this::forget)
+                    .toList();
         }));
     }
 
     private List<String> forgetHandoff(String id) {
-        List<RemovalMapper.Held> runs = mapper.runs(id);
-        runs.forEach(this::forget);
+        List<String> gone = mapper.runs(id).stream().map(this::forget).toList();
         mapper.handoff(id);
-        return runs.stream().map(RemovalMapper.Held::id).toList();
+        return gone;
     }
 
-    private void forget(RemovalMapper.Held run) {
+    /** @return where its files lie */
+    private String forget(RemovalMapper.Held run) {
         refuseUnderWay(run);
         mapper.pickupEvents(run.id());
         mapper.pickups(run.id());
@@ -125,14 +135,17 @@ class Removal {
         mapper.files(run.id());
         mapper.paceOfNobody(run.id());
         mapper.run(run.id());
+        writing.abandon(run.storedAs());
+        return run.storedAs();
     }
 
     private void removeFiles(List<String> runs) {
         for (String run : runs) {
             try {
-                dataFolder.removeRun(run);
-            } catch (IOException e) { // swept at the next start
-                LOG.warn("The files of run {}, which is removed, are still there.", run, e);
+                storage.remove(run);
+                writing.forget(run);
+            } catch (IOException e) { // swept
+                LOG.warn("The files of {}, which is removed, are still there.", run, e);
             }
         }
     }

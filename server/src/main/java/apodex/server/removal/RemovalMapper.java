@@ -11,7 +11,7 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface RemovalMapper {
     /** A run, locked: nobody reads it again or makes another of its handoff before the transaction ends. */
-    record Held(String id, int number, boolean ended) {}
+    record Held(String id, int number, boolean ended, String storedAs) {}
 
     @Select("SELECT id FROM session WHERE id = #{id} FOR UPDATE")
     String lockSession(String id);
@@ -37,7 +37,8 @@ interface RemovalMapper {
 
     @Select(
             """
-            SELECT id, number, state IN ('DONE', 'FAILED', 'CANCELLED') AS ended FROM run
+            SELECT id, number, state IN ('DONE', 'FAILED', 'CANCELLED') AS ended,
+                COALESCE(stored_as, CONCAT('runs/', id)) AS stored_as FROM run
             WHERE handoff_id = #{handoffId} ORDER BY number FOR UPDATE""")
     List<Held> runs(String handoffId);
 

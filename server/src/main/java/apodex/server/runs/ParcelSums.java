@@ -2,7 +2,8 @@ package apodex.server.runs;
 
 import apodex.audio.Digests;
 import apodex.parcel.ZipPieces;
-import apodex.server.DataFolder;
+import apodex.server.nodes.ThisNode;
+import apodex.server.storage.Storage;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.InputStream;
@@ -24,7 +25,8 @@ class ParcelSums {
     private static final int BUFFER_BYTES = 1 << 18;
 
     private final RunMapper mapper;
-    private final DataFolder dataFolder;
+    private final Storage storage;
+    private final ThisNode node;
     private final ExecutorService background = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "parcel-sums");
         thread.setDaemon(true);
@@ -32,15 +34,18 @@ class ParcelSums {
         return thread;
     });
 
-    ParcelSums(RunMapper mapper, DataFolder dataFolder) {
+    ParcelSums(RunMapper mapper, Storage storage, ThisNode node) {
+        this.node = node;
         this.mapper = mapper;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
     }
 
     /** Goes on with what a server that went down left. */
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        mapper.withoutSums().forEach(this::take);
+        if (node.prints()) {
+            mapper.withoutSums().forEach(this::take);
+        }
     }
 
     void take(String runId) {
@@ -49,11 +54,11 @@ class ParcelSums {
 
     private void takeNow(String runId) {
         List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
-        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        StoredRun stored = new StoredRun(storage, mapper.storedAs(runId));
         for (RunMapper.StoredParcel parcel : parcels) {
             try {
                 if (parcel.sha256() == null) {
-                    mapper.saveSum(runId, parcel.part(), sum(folder.zip(parcel.part()), folder));
+                    mapper.saveSum(runId, parcel.part(), sum(stored.zip(parcel.part()), stored));
                 }
             } catch (IOException | RuntimeException e) {
                 // gone or altered: whoever asks for the parcel is told which file
@@ -62,10 +67,10 @@ class ParcelSums {
         }
     }
 
-    private static String sum(ZipPieces zip, RunFolder folder) throws IOException {
+    private static String sum(ZipPieces zip, StoredRun stored) throws IOException {
         MessageDigest digest = Digests.sha256();
         byte[] buffer = new byte[BUFFER_BYTES];
-        try (InputStream in = zip.open(folder.files())) {
+        try (InputStream in = zip.open(stored.source())) {
             for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
                 digest.update(buffer, 0, read);
                 if (Thread.currentThread().isInterrupted()) {

@@ -21,6 +21,7 @@ final class ProgressMeter implements WalkObserver {
 
     private final RunMapper mapper;
     private final String runId;
+    private final String claim;
     private final Plan plan;
     /** Packing takes next to nothing. */
     private final Pace.Expected expected;
@@ -32,8 +33,10 @@ final class ProgressMeter implements WalkObserver {
     private boolean printedBefore;
     private double shareRead;
     private volatile boolean cancelled;
+    private volatile boolean isLost;
 
-    ProgressMeter(RunMapper mapper, String runId, Plan plan, Pace.Expected expected) {
+    ProgressMeter(RunMapper mapper, String runId, String claim, Plan plan, Pace.Expected expected) {
+        this.claim = claim;
         this.mapper = mapper;
         this.runId = runId;
         this.plan = plan;
@@ -120,7 +123,7 @@ final class ProgressMeter implements WalkObserver {
     /** News that cannot be told now are told with the next: printing goes on while the database is away. */
     private void tell(RunState state, RunProgress progress) {
         try {
-            mapper.update(runId, state, progress);
+            isLost |= mapper.update(runId, claim, state, progress) == 0;
         } catch (DataAccessException e) {
             LOG.debug("The progress of run {} could not be told.", runId, e);
         }
@@ -140,9 +143,9 @@ final class ProgressMeter implements WalkObserver {
         return true;
     }
 
-    /** True as well when the server is going down and wants its threads back. */
+    /** True as well when somebody else has taken the run up, or the server is going down and wants its threads back. */
     @Override
     public boolean isCancelled() {
-        return cancelled || Thread.currentThread().isInterrupted();
+        return cancelled || isLost || Thread.currentThread().isInterrupted();
     }
 }

@@ -4,17 +4,19 @@ import apodex.handoff.Print;
 import apodex.parcel.Parcel;
 import apodex.parcel.Sheet;
 import apodex.parcel.ZipPieces;
-import apodex.server.DataFolder;
+import apodex.server.storage.Storage;
 import apodex.server.web.Refused;
+import apodex.server.web.StorageAway;
 import jakarta.annotation.Nullable;
+import java.io.FileNotFoundException;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.springframework.core.io.FileSystemResource;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -29,22 +31,22 @@ import org.springframework.stereotype.Component;
 @Component
 public class RunFiles {
     private final RunMapper mapper;
-    private final DataFolder dataFolder;
+    private final Storage storage;
 
-    RunFiles(RunMapper mapper, DataFolder dataFolder) {
+    RunFiles(RunMapper mapper, Storage storage) {
         this.mapper = mapper;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
     }
 
     /** How a printed file looks. */
     public ResponseEntity<byte[]> picture(String runId, int file) throws IOException {
-        Path picture = folder(runId).picture(file);
-        if (file < 0 || !Files.exists(picture)) {
+        try {
+            return ResponseEntity.ok()
+                    .cacheControl(CacheControl.noCache()) // read again, a file may look otherwise
+                    .body(stored(runId).picture(file));
+        } catch (FileNotFoundException e) {
             throw Refused.notFound("This run has no such file yet.");
         }
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noCache()) // read again, a file may look otherwise
-                .body(Files.readAllBytes(picture));
     }
 
     /** The session sheet, made anew from what the run keeps. */
@@ -76,35 +78,41 @@ public class RunFiles {
      *
      * @param range what of it is wanted, as the header says
      */
-    public ResponseEntity<Resource> parcel(String runId, int part, @Nullable String range) {
+    public ResponseEntity<Resource> parcel(String runId, int part, @Nullable String range) throws IOException {
         List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
         if (part < 0 || part >= parcels.size()) {
             throw Refused.notFound("This parcel has no part " + (part + 1) + ".");
         }
         RunMapper.StoredParcel parcel = parcels.get(part);
-        RunFolder folder = folder(runId);
+        StoredRun stored = stored(runId);
         MediaType type = MediaType.parseMediaType("application/zip");
-        Optional<Path> written = folder.writtenZip(parcel.zipName());
+        Optional<Storage.Kept> written = stored.writtenZip(parcel.zipName());
         Resource zip = written.isPresent()
-                ? new FileSystemResource(written.get())
-                : new ZipResource(pieces(runId, part, folder), folder.files());
+                ? StoredResource.of(
+                        written.get(), written.get().path(), (path, at) -> storage.open(stored.name(), path, at))
+                : new StoredResource(pieces(runId, part, stored), stored.source());
         return answer(zip, parcel.zipName(), runId + "-" + part, type, range);
     }
 
-    private ZipPieces pieces(String runId, int part, RunFolder folder) {
+    private ZipPieces pieces(String runId, int part, StoredRun stored) throws IOException {
         ZipPieces zip;
         try {
-            zip = folder.zip(part);
+            zip = stored.zip(part);
+        } catch (StorageAway e) {
+            throw e;
         } catch (IOException e) {
             throw Refused.notFound("The parcel of this run is not on the disk any more.");
         }
-        HandedOut handedOut = handedOut(mapper.find(runId), folder);
+        Map<String, Storage.Kept> lying = stored.files().stream()
+                .collect(
+                        Collectors.toMap(kept -> kept.path().substring(RunFolder.FILES.length()), Function.identity()));
+        HandedOut handedOut = handedOut(mapper.find(runId), path -> Optional.ofNullable(lying.get(path)));
         zip.files().forEach(piece -> handedOut.check(piece.path(), piece.length()));
         return zip;
     }
 
-    private HandedOut handedOut(Run run, RunFolder folder) {
-        return new HandedOut(folder.files(), run.proof().files(), mapper.files(run.id()));
+    private HandedOut handedOut(Run run, HandedOut.Lying lying) {
+        return new HandedOut(lying, run.proof().files(), mapper.files(run.id()));
     }
 
     /** One printed file, with byte ranges. */
@@ -116,10 +124,10 @@ public class RunFiles {
         }
         Print print = prints.get(index);
         MediaType type = MediaType.parseMediaType(run.plan().format().mediaType());
-        RunFolder folder = folder(runId);
-        handedOut(run, folder).check(print.path(), print.bytes());
+        StoredRun stored = stored(runId);
+        Storage.Kept file = handedOut(run, stored::file).check(print.path(), print.bytes());
         return answer(
-                new FileSystemResource(folder.files().resolve(print.path())),
+                StoredResource.of(file, print.path(), stored.source()),
                 print.file(),
                 run.proof().files().get(index).sha256(),
                 type,
@@ -167,7 +175,7 @@ public class RunFiles {
                 .toString();
     }
 
-    private RunFolder folder(String id) {
-        return new RunFolder(dataFolder.run(id));
+    private StoredRun stored(String id) {
+        return new StoredRun(storage, mapper.storedAs(id));
     }
 }

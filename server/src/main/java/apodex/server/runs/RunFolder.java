@@ -13,7 +13,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 
@@ -24,7 +23,8 @@ import java.util.stream.Stream;
 final class RunFolder {
     private static final String UNFINISHED = ".unfinished-";
     private static final int FORCING = 4;
-    private static final String RESULT = "result.json";
+    static final String FILES = "files/";
+    static final String RESULT = "result.json";
 
     private final Path home;
 
@@ -49,20 +49,16 @@ final class RunFolder {
         replace(work, parcels());
     }
 
-    /** What a zip is made of. */
-    ZipPieces zip(int part) throws IOException {
-        return SessionDocument.read(Files.readString(parcels().resolve(part + ".json")), ZipPieces.class);
+    static String zipPath(int part) {
+        return "parcels/" + part + ".json";
     }
 
-    /** A zip that was written down, as runs of before did; theirs lie there, or beside the files. */
-    Optional<Path> writtenZip(String name) {
-        return Stream.of(parcels().resolve(name), home.resolve("parcel.zip"))
-                .filter(Files::exists)
-                .findFirst();
+    static String picturePath(int file) {
+        return "pictures/" + file;
     }
 
     Path picture(int file) {
-        return home.resolve("pictures").resolve(Integer.toString(file));
+        return home.resolve(picturePath(file));
     }
 
     /** Remembers what came out, before its files appear. */

@@ -11,10 +11,14 @@ import apodex.parcel.Parcel;
 import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
-import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
 import apodex.server.levels.KnownLevels;
+import apodex.server.nodes.ThisNode;
 import apodex.server.pace.Pace;
+import apodex.server.storage.LostWriting;
+import apodex.server.storage.Patience;
+import apodex.server.storage.Storage;
+import apodex.server.storage.Writing;
 import apodex.server.web.DiskTrouble;
 import apodex.signal.WalkObserver;
 import jakarta.annotation.Nullable;
@@ -26,6 +30,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -45,7 +50,8 @@ class RunJob {
 
     private final RunMapper mapper;
     private final RecordingStore store;
-    private final DataFolder dataFolder;
+    private final Storage storage;
+    private final Writing writing;
     private final TransactionTemplate transaction;
     private final EarlierFiles earlier;
     private final ParcelSums sums;
@@ -53,17 +59,27 @@ class RunJob {
 
     private final Pace pace;
     private final KnownLevels levels;
+    private final RecordingsAtHand atHand;
+    private final Turns turns;
+    private final ThisNode node;
 
     RunJob(
             RunMapper mapper,
             RecordingStore store,
-            DataFolder dataFolder,
+            Storage storage,
+            Writing writing,
             TransactionTemplate transaction,
             EarlierFiles earlier,
             ParcelSums sums,
             DiskRoom diskRoom,
             Pace pace,
-            KnownLevels levels) {
+            KnownLevels levels,
+            RecordingsAtHand atHand,
+            Turns turns,
+            ThisNode node) {
+        this.node = node;
+        this.turns = turns;
+        this.atHand = atHand;
         this.pace = pace;
         this.levels = levels;
         this.diskRoom = diskRoom;
@@ -71,53 +87,99 @@ class RunJob {
         this.sums = sums;
         this.mapper = mapper;
         this.store = store;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
+        this.writing = writing;
         this.transaction = transaction;
     }
+
+    /**
+     * One attempt at a run.
+     *
+     * @param claim  which attempt it is: who has an older one of the run has lost it
+     * @param name   under which its files will lie in the storage
+     * @param folder in which they are made
+     */
+    private record Attempt(Run run, String claim, String name, RunFolder folder) {}
 
     /** @throws CancellationException when the server goes down in the middle; the run is then to be begun again */
     void carryOut(String runId) {
         Run run = Patience.with(() -> mapper.find(runId));
-        if (run == null || run.state().isOver()) {
+        String claim = UUID.randomUUID().toString();
+        if (run == null || run.state().isOver() || Patience.with(() -> mapper.claim(runId, claim)) == 0) {
             return;
         }
-        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        String name = storage.isShared() ? "runs/" + runId + "/" + claim : "runs/" + runId;
+        Attempt attempt = new Attempt(run, claim, name, new RunFolder(storage.making(name)));
+        node.runBegins();
         try {
-            folder.sweep();
-            Patience.doing(() -> mapper.begin(runId));
-            if (run.cancelRequested()) {
-                throw new CancellationException("Cancelled before it began.");
-            }
-            Effort effort = Effort.of(run.session(), run.handoff(), run.plan());
-            ProgressMeter meter = new ProgressMeter(mapper, runId, run.plan(), Patience.with(() -> pace.of(effort)));
-            Path sums = folder.begin();
-            Printing.Result printed = print(run, folder, sums, meter);
-            Proof proof = readBack(run, printed, folder, Map.of(), sums, meter);
-            WorkFolder.remove(sums);
-            List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
-            finish(run, printed.plan(), proof, parcels, meter);
-            learnFrom(run, printed, effort, meter);
+            carryOut(attempt);
+        } catch (LostClaim | LostWriting e) {
+            LOG.info("Run {} goes on elsewhere.", runId);
+            Patience.doing(() -> writing.abandon(name));
+            leave(attempt);
         } catch (CancellationException e) {
             if (!Patience.with(() -> mapper.isCancelRequested(runId))) {
+                leave(attempt);
+                if (!Patience.with(() -> mapper.isClaimed(runId, claim))) {
+                    LOG.info("Run {} goes on elsewhere.", runId);
+                    return;
+                }
                 throw e;
             }
-            end(runId, folder, RunState.CANCELLED, null);
+            end(attempt, RunState.CANCELLED, null);
         } catch (IOException e) {
             if (Thread.currentThread()
                     .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} failed.", runId, e);
-            end(runId, folder, RunState.FAILED, sentence(e));
+            end(attempt, RunState.FAILED, sentence(e));
         } catch (RuntimeException e) {
             if (Thread.currentThread().isInterrupted()) {
                 throw e;
             }
             LOG.error("Run {} failed.", runId, e);
-            end(runId, folder, RunState.FAILED, OUR_SIDE);
+            end(attempt, RunState.FAILED, OUR_SIDE);
         } catch (Error e) { // a job that let it go would be begun again for ever
             LOG.error("Run {} failed.", runId, e);
-            end(runId, folder, RunState.FAILED, inWords(e));
+            end(attempt, RunState.FAILED, inWords(e));
+        } finally {
+            node.runEnds();
+        }
+    }
+
+    private void carryOut(Attempt attempt) throws IOException {
+        Run run = attempt.run();
+        RunFolder folder = attempt.folder();
+        Patience.doing(() -> turns.taken(run.id()));
+        folder.sweep();
+        if (run.cancelRequested()) {
+            throw new CancellationException("Cancelled before it began.");
+        }
+        Effort effort = Effort.of(run.session(), run.handoff(), run.plan());
+        ProgressMeter meter =
+                new ProgressMeter(mapper, run.id(), attempt.claim(), run.plan(), Patience.with(() -> pace.of(effort)));
+        atHand.bring(run.session(), meter::isCancelled);
+        Path sums = folder.begin();
+        Printing.Result printed = print(attempt, sums, meter);
+        Proof proof = readBack(attempt, printed, Map.of(), sums, meter);
+        WorkFolder.remove(sums);
+        List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
+        storage.publish(attempt.name());
+        finish(attempt, printed.plan(), proof, parcels, meter);
+        storage.leave(attempt.name());
+        learnFrom(run, printed, effort, meter);
+    }
+
+    /** What this machine alone has of it. Where everything is on this machine, the next attempt finds what is whole. */
+    private void leave(Attempt attempt) {
+        try {
+            storage.leave(attempt.name());
+        } catch (IOException e) {
+            LOG.warn(
+                    "What was made of run {} is still on this machine.",
+                    attempt.run().id(),
+                    e);
         }
     }
 
@@ -141,8 +203,13 @@ class RunJob {
     }
 
     /** @param sums where it is written what the files must be together */
-    private Printing.Result print(Run run, RunFolder folder, Path sums, ProgressMeter meter) throws IOException {
-        Patience.doing(() -> mapper.update(run.id(), RunState.PRINTING, RunProgress.NOT_STARTED));
+    private Printing.Result print(Attempt attempt, Path sums, ProgressMeter meter) throws IOException {
+        Run run = attempt.run();
+        RunFolder folder = attempt.folder();
+        if (Patience.with(() -> mapper.update(run.id(), attempt.claim(), RunState.PRINTING, RunProgress.NOT_STARTED))
+                == 0) {
+            throw new LostClaim(run.id());
+        }
         if (Files.exists(folder.files())) {
             meter.printedBefore();
             return folder.result();
@@ -154,16 +221,19 @@ class RunJob {
         Plan levelled =
                 levels.levelled(run.session(), run.handoff(), run.plan(), WalkObserver.cancelledBy(meter::isCancelled));
         Path work = folder.begin();
-        Printing.Result result = Printing.print(
-                run.session(),
-                run.handoff(),
-                levelled,
-                work,
-                store,
-                THREADS,
-                meter,
-                earlier.of(run),
-                Proving.plainSums(run.session(), run.handoff(), run.plan(), sums));
+        Printing.Result result;
+        try (EarlierFiles.Found found = earlier.of(run)) {
+            result = Printing.print(
+                    run.session(),
+                    run.handoff(),
+                    levelled,
+                    work,
+                    store,
+                    THREADS,
+                    meter,
+                    found::by,
+                    Proving.plainSums(run.session(), run.handoff(), run.plan(), sums));
+        }
         folder.keep(result);
         folder.finish(work, folder.files());
         return result;
@@ -177,13 +247,14 @@ class RunJob {
 
     /** @param before hashes of the files when they were printed, by path */
     private Proof readBack(
-            Run run,
+            Attempt attempt,
             Printing.Result printed,
-            RunFolder folder,
             Map<String, String> before,
             @Nullable Path sums,
             ProgressMeter meter)
             throws IOException {
+        Run run = attempt.run();
+        RunFolder folder = attempt.folder();
         meter.tellReading();
         Path pictures = folder.begin();
         Proof proof = Proving.prove(
@@ -221,29 +292,57 @@ class RunJob {
         if (run == null || run.state() != RunState.PROOFING || run.proof() == null) {
             return;
         }
-        RunFolder folder = new RunFolder(dataFolder.run(runId));
+        String claim = UUID.randomUUID().toString();
+        if (Patience.with(() -> mapper.claim(runId, claim)) == 0) {
+            return;
+        }
+        String name = Patience.with(() -> mapper.storedAs(runId));
+        Proof proof;
         try {
-            folder.sweep();
-            Printing.Result printed = folder.result();
-            Map<String, String> before = Patience.with(() -> mapper.files(runId)).stream()
-                    .collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
-            ProgressMeter meter = new ProgressMeter(
-                    mapper,
-                    runId,
-                    printed.plan(),
-                    Patience.with(() -> pace.of(Effort.of(run.session(), run.handoff(), printed.plan())))
-                            .onlyReading());
-            Proof proof = readBack(run, printed, folder, before, null, meter);
-            Patience.doing(() -> mapper.saveProof(runId, proof));
+            storage.leave(name); // what lies in the storage is wanted, not what was brought here before
+            Attempt attempt = new Attempt(run, claim, name, new RunFolder(Patience.reaching(() -> storage.here(name))));
+            proof = provedAgain(attempt);
+            storage.leave(name);
+        } catch (LostClaim e) {
+            return;
         } catch (IOException | RuntimeException | Error e) {
             if (Thread.currentThread().isInterrupted()) {
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} could not be proved again.", runId, e);
             // what was found before holds no longer, and nothing else is known
-            Patience.doing(() -> mapper.saveProof(runId, Proof.notMade(run.plan(), whyNot(e))));
+            proof = Proof.notMade(run.plan(), whyNot(e));
         }
-        Patience.doing(() -> mapper.update(runId, RunState.DONE, run.progress()));
+        Proof found = proof;
+        Patience.doing(() -> mapper.saveProof(runId, claim, found));
+        Patience.doing(() -> mapper.update(runId, claim, RunState.DONE, run.progress()));
+    }
+
+    private Proof provedAgain(Attempt attempt) throws IOException {
+        Run run = attempt.run();
+        RunFolder folder = attempt.folder();
+        folder.sweep();
+        Printing.Result printed = folder.result();
+        Map<String, String> before = Patience.with(() -> mapper.files(run.id())).stream()
+                .collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
+        ProgressMeter meter = new ProgressMeter(
+                mapper,
+                run.id(),
+                attempt.claim(),
+                printed.plan(),
+                Patience.with(() -> pace.of(Effort.of(run.session(), run.handoff(), printed.plan())))
+                        .onlyReading());
+        atHand.bring(run.session(), meter::isCancelled);
+        Proof proof = readBack(attempt, printed, before, null, meter);
+        if (storage.isShared()) {
+            for (int file = 0; file < proof.files().size(); file++) {
+                if (Files.exists(folder.picture(file))) {
+                    storage.replace(
+                            attempt.name(), RunFolder.picturePath(file), Files.readAllBytes(folder.picture(file)));
+                }
+            }
+        }
+        return proof;
     }
 
     private static String whyNot(Throwable e) {
@@ -283,32 +382,42 @@ class RunJob {
                         .filter(Difference::isWorthIt);
     }
 
-    private void finish(Run run, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter) {
+    /** @throws LostClaim when somebody else has taken the run up since; nothing is written then */
+    private void finish(
+            Attempt attempt, Plan plan, Proof proof, List<RunMapper.StoredParcel> parcels, ProgressMeter meter) {
+        String id = attempt.run().id();
         Patience.doing(() -> transaction.executeWithoutResult(status -> {
-            mapper.savePlan(run.id(), plan);
-            mapper.saveProof(run.id(), proof);
-            mapper.deleteFiles(run.id());
+            if (mapper.isDone(id, attempt.claim())) {
+                return; // the answer to the try before did not arrive
+            }
+            boolean isOurs = mapper.store(id, attempt.claim(), attempt.name()) > 0 && writing.settle(attempt.name());
+            if (!isOurs) {
+                throw new LostClaim(id);
+            }
+            mapper.savePlan(id, plan);
+            mapper.saveProof(id, attempt.claim(), proof);
+            mapper.deleteFiles(id);
             for (int i = 0; i < proof.files().size(); i++) {
-                mapper.insertFile(run.id(), i, proof.files().get(i));
+                mapper.insertFile(id, i, proof.files().get(i));
             }
             parcels.forEach(mapper::saveParcel);
-            mapper.update(run.id(), RunState.DONE, meter.finished());
-            mapper.end(run.id(), RunState.DONE, null);
+            mapper.update(id, attempt.claim(), RunState.DONE, meter.finished());
+            mapper.end(id, attempt.claim(), RunState.DONE, null);
         }));
-        sums.take(run.id());
+        sums.take(id);
     }
 
-    private void end(String runId, RunFolder folder, RunState state, String failure) {
+    private void end(Attempt attempt, RunState state, String failure) {
         try {
-            folder.remove();
+            attempt.folder().remove();
         } catch (IOException e) {
             if (Thread.currentThread()
                     .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
                 throw new CancellationException("The server is going down.");
             }
-            LOG.warn("The files of run {} could not be removed.", runId, e);
+            LOG.warn("The files of run {} could not be removed.", attempt.run().id(), e);
         }
-        Patience.doing(() -> mapper.end(runId, state, failure));
+        Patience.doing(() -> mapper.end(attempt.run().id(), attempt.claim(), state, failure));
     }
 
     private static String sentence(IOException e) {

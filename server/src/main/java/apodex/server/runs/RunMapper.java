@@ -3,6 +3,7 @@ package apodex.server.runs;
 import apodex.handoff.Plan;
 import apodex.proof.FileProof;
 import apodex.proof.Proof;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
@@ -33,7 +34,8 @@ interface RunMapper {
             String title,
             String receiver,
             String brief,
-            RunProgress progress) {}
+            RunProgress progress,
+            @JsonIgnore @Nullable Long turn) {}
 
     /**
      * A zip.
@@ -58,6 +60,39 @@ interface RunMapper {
                     #{press})""")
     void insert(Run run, @Nullable String press);
 
+    /**
+     * Gives a run its place among those that wait.
+     *
+     * @param cost seconds it is expected to take
+     * @param turn of the queue's clock, in microseconds
+     */
+    @Update("UPDATE run SET asked_by = #{askedBy}, house = #{house}, cost = #{cost}, turn = #{turn} WHERE id = #{id}")
+    void seat(String id, String askedBy, String house, double cost, long turn);
+
+    @Update("UPDATE run SET turn = #{turn} WHERE id = #{id}")
+    void setTurn(String id, long turn);
+
+    @Select("SELECT house FROM owner WHERE id = #{ownerId}")
+    String houseOf(String ownerId);
+
+    /** The last turn among somebody's waiting runs that cost no more than this; null where none waits. */
+    @Select("SELECT MAX(turn) FROM run WHERE state = 'WAITING' AND asked_by = #{askedBy} AND cost <= #{most}")
+    @Nullable
+    Long lastTurn(String askedBy, double most);
+
+    /** How many others of a house wait. */
+    @Select(
+            "SELECT COUNT(DISTINCT asked_by) FROM run WHERE state = 'WAITING' AND house = #{house} AND asked_by <> #{askedBy}")
+    int othersWaiting(String house, String askedBy);
+
+    @Select("SELECT turn FROM queue_clock WHERE id = 1")
+    long clock();
+
+    /** The clock goes with the runs that are taken up. */
+    @Update(
+            "UPDATE queue_clock SET turn = GREATEST(turn, COALESCE((SELECT turn FROM run WHERE id = #{id}), 0)) WHERE id = 1")
+    void advanceClock(String id);
+
     /** Lets nobody else make a run of this handoff before the transaction ends; runs would get one number otherwise. */
     @Select("SELECT id FROM handoff WHERE id = #{handoffId} FOR UPDATE")
     String lockHandoff(String handoffId);
@@ -79,16 +114,48 @@ interface RunMapper {
             "SELECT id, number, version, state, created_at, session_revision FROM run WHERE handoff_id = #{handoffId} AND removed_at IS NULL ORDER BY number DESC")
     List<RunEntry> ofHandoff(String handoffId);
 
-    @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id}")
-    void update(String id, RunState state, RunProgress progress);
+    /**
+     * Takes a run up: nobody who took it up before writes anything of it any more.
+     *
+     * @param claim one's own, and new
+     * @return 0 when it is over
+     */
+    @Update(
+            """
+            UPDATE run SET claim = #{claim}, attempts = attempts + 1, started_at = COALESCE(started_at, CURRENT_TIMESTAMP(3))
+            WHERE id = #{id} AND state IN ('WAITING', 'PRINTING', 'PROOFING')""")
+    int claim(String id, String claim);
 
-    @Update("UPDATE run SET started_at = COALESCE(started_at, CURRENT_TIMESTAMP(3)) WHERE id = #{id}")
-    void begin(String id);
+    @Select("SELECT COUNT(*) > 0 FROM run WHERE id = #{id} AND claim = #{claim}")
+    boolean isClaimed(String id, String claim);
+
+    @Select("SELECT COUNT(*) > 0 FROM run WHERE id = #{id} AND claim = #{claim} AND state = 'DONE'")
+    boolean isDone(String id, String claim);
+
+    /** Each of these returns 0 when somebody else has taken the run up since. */
+    @Update("UPDATE run SET state = #{state}, progress = #{progress} WHERE id = #{id} AND claim = #{claim}")
+    int update(String id, String claim, RunState state, RunProgress progress);
+
+    @Update("UPDATE run SET stored_as = #{storedAs} WHERE id = #{id} AND claim = #{claim}")
+    int store(String id, String claim, String storedAs);
+
+    @Update(
+            """
+            UPDATE run SET state = #{state}, failure = #{failure}, finished_at = CURRENT_TIMESTAMP(3)
+            WHERE id = #{id} AND claim = #{claim}""")
+    int end(String id, String claim, RunState state, @Nullable String failure);
+
+    @Update("UPDATE run SET proof = #{proof} WHERE id = #{id} AND claim = #{claim}")
+    int saveProof(String id, String claim, Proof proof);
+
+    /** Where its files lie in the storage; of runs of before by their id. */
+    @Select("SELECT COALESCE(stored_as, CONCAT('runs/', id)) FROM run WHERE id = #{id}")
+    String storedAs(String id);
 
     @Select(
             """
             SELECT r.id, r.number, r.version, r.state, r.handoff_id, h.session_id, s.title,
-                JSON_VALUE(r.handoff, '$.name') AS receiver, JSON_VALUE(r.handoff, '$.brief.name') AS brief, r.progress
+                JSON_VALUE(r.handoff, '$.name') AS receiver, JSON_VALUE(r.handoff, '$.brief.name') AS brief, r.progress, r.turn
             FROM run r JOIN handoff h ON h.id = r.handoff_id JOIN session s ON s.id = h.session_id
             LEFT JOIN scheduled_tasks t ON t.task_instance = r.id
             WHERE r.state IN ('WAITING', 'PRINTING', 'PROOFING')
@@ -115,10 +182,6 @@ interface RunMapper {
     @Select("SELECT cancel_requested FROM run WHERE id = #{id}")
     boolean isCancelRequested(String id);
 
-    @Update(
-            "UPDATE run SET state = #{state}, failure = #{failure}, finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id}")
-    void end(String id, RunState state, @Nullable String failure);
-
     /** A run that no job has begun ends at once; 0 when one has. */
     @Update(
             "UPDATE run SET state = 'CANCELLED', finished_at = CURRENT_TIMESTAMP(3) WHERE id = #{id} AND state = 'WAITING'")
@@ -126,9 +189,6 @@ interface RunMapper {
 
     @Update("UPDATE run SET plan = #{plan} WHERE id = #{id}")
     void savePlan(String id, Plan plan);
-
-    @Update("UPDATE run SET proof = #{proof} WHERE id = #{id}")
-    void saveProof(String id, Proof proof);
 
     @Delete("DELETE FROM printed_file WHERE run_id = #{runId}")
     void deleteFiles(String runId);

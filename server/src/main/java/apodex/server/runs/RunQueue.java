@@ -1,36 +1,31 @@
 package apodex.server.runs;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.time.Instant;
+import java.util.function.Consumer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
-/** The persistent queue of runs. Its table is shared by all nodes; a run left by a dead node goes to another. */
+/** The persistent queue of runs. Its table is shared by all nodes; a run left by a dead node goes to another, and keeps its turn. */
 @Configuration
 class RunQueue {
-    private static final String TASK = "print-run";
-    private static final int RETRY_SECONDS = 1;
-
     @Bean
     OneTimeTask<Void> printRun(RunJob job) {
-        return Tasks.oneTime(TASK)
-                // Only a server going down lets a job fail; it is to be picked up as soon as there is one again.
-                .onFailure((complete, operations) ->
-                        operations.reschedule(complete, Instant.now().plusSeconds(RETRY_SECONDS)))
-                .execute((instance, context) -> job.carryOut(instance.getId()));
+        return task("print-run", job::carryOut);
     }
 
     @Bean
     OneTimeTask<Void> proveRun(RunJob job) {
-        return Tasks.oneTime("prove-run")
-                .onFailure((complete, operations) ->
-                        operations.reschedule(complete, Instant.now().plusSeconds(RETRY_SECONDS)))
-                .execute((instance, context) -> job.proveAgain(instance.getId()));
+        return task("prove-run", job::proveAgain);
     }
 
-    static void add(SchedulerClient scheduler, OneTimeTask<Void> task, String runId) {
-        scheduler.scheduleIfNotExists(task.instance(runId), Instant.now());
+    private static OneTimeTask<Void> task(String name, Consumer<String> work) {
+        return Tasks.oneTime(name)
+                // Only a server going down lets a job fail; it is to be picked up as soon as there is one again.
+                .onFailure((complete, operations) ->
+                        operations.reschedule(complete, complete.getExecution().executionTime))
+                .onDeadExecution((complete, operations) ->
+                        operations.reschedule(complete, complete.getExecution().executionTime))
+                .execute((instance, context) -> work.accept(instance.getId()));
     }
 }

@@ -6,8 +6,8 @@ import apodex.handoff.Printing;
 import apodex.proof.FileProof;
 import apodex.proof.ReceivedProof;
 import apodex.proof.ReceivedSession;
-import apodex.server.DataFolder;
 import apodex.server.listening.Listening;
+import apodex.server.storage.Storage;
 import apodex.server.web.Refused;
 import apodex.server.web.Streamed;
 import apodex.session.MixRow;
@@ -26,12 +26,12 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @Component
 public class RunSound {
     private final RunMapper mapper;
-    private final DataFolder dataFolder;
+    private final Storage storage;
     private final Listening listening;
 
-    RunSound(RunMapper mapper, DataFolder dataFolder, Listening listening) {
+    RunSound(RunMapper mapper, Storage storage, Listening listening) {
         this.mapper = mapper;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
         this.listening = listening;
     }
 
@@ -69,8 +69,8 @@ public class RunSound {
 
     private StreamingResponseBody sound(
             Run run, int section, FrameRange range, Heard heard, @Nullable Set<Integer> files) {
-        RunFolder folder = new RunFolder(dataFolder.run(run.id()));
         try {
+            RunFolder folder = new RunFolder(storage.here(mapper.storedAs(run.id())));
             Printing.Result printed = folder.result();
             ReceivedSession received = new ReceivedSession(
                     run.plan(),

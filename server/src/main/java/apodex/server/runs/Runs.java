@@ -1,15 +1,19 @@
 package apodex.server.runs;
 
+import apodex.handoff.Effort;
 import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Planner;
 import apodex.server.DiskRoom;
+import apodex.server.accounts.Who;
 import apodex.server.handoffs.HandoffState;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.levels.KnownLevels;
+import apodex.server.pace.Pace;
 import apodex.server.sessions.SessionState;
 import apodex.server.sessions.Sessions;
 import apodex.server.space.Space;
+import apodex.server.storage.Storage;
 import apodex.server.web.Refused;
 import apodex.session.NameRule;
 import jakarta.annotation.Nullable;
@@ -28,6 +32,9 @@ class Runs {
     private final DiskRoom diskRoom;
     private final KnownLevels levels;
     private final Space space;
+    private final Storage storage;
+    private final Pace pace;
+    private final Who who;
 
     Runs(
             RunMapper mapper,
@@ -37,7 +44,13 @@ class Runs {
             WhatChanged whatChanged,
             DiskRoom diskRoom,
             KnownLevels levels,
-            Space space) {
+            Space space,
+            Storage storage,
+            Pace pace,
+            Who who) {
+        this.storage = storage;
+        this.pace = pace;
+        this.who = who;
         this.space = space;
         this.diskRoom = diskRoom;
         this.mapper = mapper;
@@ -71,9 +84,11 @@ class Runs {
         SessionState session = sessions.get(state.sessionId());
         Plan exact = levels.foreseen(session.session(), state.handoff(), state.plan())
                 .orElse(state.plan());
-        diskRoom.wrongFor(exact).ifPresent(wrong -> {
-            throw Refused.unusable(wrong);
-        });
+        if (!storage.isShared()) { // else it is printed on another disk, and looked at there
+            diskRoom.wrongFor(exact).ifPresent(wrong -> {
+                throw Refused.unusable(wrong);
+            });
+        }
         space.wrongForSession(state.sessionId(), exact.bytesOnDisk()).ifPresent(wrong -> {
             throw Refused.unusable(wrong);
         });
@@ -102,8 +117,16 @@ class Runs {
                         whatChanged.since(handoffId),
                         null),
                 press);
-        queue.add(id);
+        add(id);
         return id;
+    }
+
+    private void add(String id) {
+        Run run = find(id);
+        queue.add(
+                id,
+                who.ownerId(),
+                pace.of(Effort.of(run.session(), run.handoff(), run.plan())).seconds());
     }
 
     /** Asks once more for what a run that failed or was cancelled was to print; asked twice, once. */
@@ -139,7 +162,7 @@ class Runs {
                         run.changes(),
                         null),
                 press);
-        queue.add(id);
+        add(id);
         return id;
     }
 

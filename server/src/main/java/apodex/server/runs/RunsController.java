@@ -182,7 +182,8 @@ class RunsController {
     ResponseEntity<Resource> parcel(
             @PathVariable String id,
             @RequestParam(defaultValue = "0") int part,
-            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range) {
+            @RequestHeader(name = HttpHeaders.RANGE, required = false) @Nullable String range)
+            throws IOException {
         Run run = done(id);
         if (range == null || range.startsWith("bytes=0-")) { // the rest is the same download, gone on with
             deeds.note(

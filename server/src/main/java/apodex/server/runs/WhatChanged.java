@@ -7,10 +7,10 @@ import apodex.handoff.Handoff;
 import apodex.handoff.Plan;
 import apodex.handoff.Print;
 import apodex.handoff.Printing;
-import apodex.server.DataFolder;
 import apodex.server.handoffs.HandoffState;
 import apodex.server.handoffs.Handoffs;
 import apodex.server.sessions.Sessions;
+import apodex.server.storage.Storage;
 import apodex.session.Session;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -27,13 +27,13 @@ class WhatChanged {
     private final RunMapper mapper;
     private final Handoffs handoffs;
     private final Sessions sessions;
-    private final DataFolder dataFolder;
+    private final Storage storage;
 
-    WhatChanged(RunMapper mapper, Handoffs handoffs, Sessions sessions, DataFolder dataFolder) {
+    WhatChanged(RunMapper mapper, Handoffs handoffs, Sessions sessions, Storage storage) {
         this.mapper = mapper;
         this.handoffs = handoffs;
         this.sessions = sessions;
-        this.dataFolder = dataFolder;
+        this.storage = storage;
     }
 
     SinceLastRun since(String handoffId) {
@@ -69,7 +69,7 @@ class WhatChanged {
 
     private Set<String> keys(Run run) {
         try {
-            return new RunFolder(dataFolder.run(run.id()))
+            return new StoredRun(storage, mapper.storedAs(run.id()))
                     .result().prints().stream().map(Printing.Made::key).collect(Collectors.toSet());
         } catch (IOException | RuntimeException e) {
             return Set.of(); // printed by an earlier version, or no longer there

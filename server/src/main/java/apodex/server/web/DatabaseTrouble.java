@@ -1,16 +1,36 @@
 package apodex.server.web;
 
+import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLTransactionRollbackException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Set;
 
-/** Whether something could not be done because the database was not there. */
+/** Whether something could not be done because the database was not there, or others were at the same rows. */
 public final class DatabaseTrouble {
+    /** Lock wait, deadlock or a lost certification, a commit that a member of a cluster could not make (MariaDB error codes). */
+    private static final Set<Integer> RACES = Set.of(1205, 1213, 1180);
+    /** A member of a cluster that has lost the others answers nothing but this; so does one that may only be read. */
+    private static final Set<Integer> NOT_NOW = Set.of(1047, 1290, 1927);
+
     private DatabaseTrouble() {}
 
     public static boolean isIn(Throwable thrown) {
         for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
             if (cause instanceof SQLTransientConnectionException
-                    || cause instanceof SQLNonTransientConnectionException) {
+                    || cause instanceof SQLNonTransientConnectionException
+                    || cause instanceof SQLException sql && NOT_NOW.contains(sql.getErrorCode())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether others were at the same rows at the same time and were first; nothing was changed, and it can be tried again. */
+    public static boolean isLostRace(Throwable thrown) {
+        for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLTransactionRollbackException
+                    || cause instanceof SQLException sql && RACES.contains(sql.getErrorCode())) {
                 return true;
             }
         }

@@ -91,6 +91,18 @@ class Problems extends ResponseEntityExceptionHandler {
                     HttpStatus.SERVICE_UNAVAILABLE,
                     "The database is away for a moment and is being brought back; nothing was changed. Try again.");
         }
+        if (DatabaseTrouble.isLostRace(e)) {
+            LOG.info("A race was lost: {}", e.getMessage());
+            return problem(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "Somebody changed the same thing at this moment; nothing of yours was changed. Try again.");
+        }
+        if (e instanceof StorageAway) {
+            LOG.warn(e.getMessage());
+            return problem(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "The storage of recordings and parcels is away for a moment; nothing was changed. Try again.");
+        }
         LOG.error("A request failed.", e);
         return problem(
                 HttpStatus.INTERNAL_SERVER_ERROR,

@@ -21,6 +21,11 @@ public final class Refused extends RuntimeException {
         return new Refused(HttpStatus.NOT_FOUND, sentence);
     }
 
+    /** What it takes is not there for a moment. */
+    public static Refused away(String sentence) {
+        return new Refused(HttpStatus.SERVICE_UNAVAILABLE, sentence);
+    }
+
     public static Refused unusable(String sentence) {
         return new Refused(HttpStatus.UNPROCESSABLE_ENTITY, sentence);
     }

@@ -9,10 +9,11 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import apodex.handoff.Printing;
-import apodex.server.DataFolder;
 import apodex.server.DiskRoom;
 import apodex.server.levels.KnownLevels;
+import apodex.server.nodes.ThisNode;
 import apodex.server.pace.Pace;
+import apodex.server.storage.Storage;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -25,15 +26,30 @@ class RunJobTest {
     @Test
     void aRunThatMemoryRanOutOnHasFailedAndIsNotBegunAgain() throws Exception {
         RunMapper mapper = mock(RunMapper.class);
-        DataFolder data = mock(DataFolder.class);
-        when(data.run("r")).thenReturn(folder.resolve("r"));
+        Storage storage = mock(Storage.class);
+        when(storage.making("runs/r")).thenReturn(folder.resolve("r"));
+        when(mapper.claim(eq("r"), any())).thenReturn(1);
         Run run = mock(Run.class);
         when(mapper.find("r")).thenReturn(run);
+        when(run.id()).thenReturn("r");
         when(run.state()).thenReturn(RunState.WAITING);
         when(run.plan()).thenThrow(new OutOfMemoryError("as if"));
-        RunJob job = new RunJob(mapper, null, data, null, null, null, mock(DiskRoom.class), mock(Pace.class), null);
+        RunJob job = new RunJob(
+                mapper,
+                null,
+                storage,
+                null,
+                null,
+                null,
+                null,
+                mock(DiskRoom.class),
+                mock(Pace.class),
+                null,
+                null,
+                mock(Turns.class),
+                mock(ThisNode.class));
         job.carryOut("r"); // what it would throw, the scheduler would begin again
-        verify(mapper).end(eq("r"), eq(RunState.FAILED), contains("Memory ran out"));
+        verify(mapper).end(eq("r"), any(), eq(RunState.FAILED), contains("Memory ran out"));
     }
 
     @Test
@@ -41,7 +57,8 @@ class RunJobTest {
         KnownLevels levels = mock(KnownLevels.class);
         Run run = mock(Run.class);
         doThrow(new IllegalStateException("as if")).when(levels).keep(any(), any(), any(), any());
-        RunJob job = new RunJob(null, null, null, null, null, null, null, mock(Pace.class), levels);
+        RunJob job =
+                new RunJob(null, null, null, null, null, null, null, null, mock(Pace.class), levels, null, null, null);
         job.learnFrom(run, new Printing.Result(null, List.of()), null, null); // a run that threw would be removed
         verify(levels).keep(any(), any(), any(), any());
     }

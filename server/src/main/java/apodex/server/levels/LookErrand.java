@@ -1,0 +1,99 @@
+package apodex.server.levels;
+
+import apodex.server.errands.Errand;
+import apodex.server.nodes.ThisNode;
+import apodex.server.web.Refused;
+import apodex.signal.WalkObserver;
+import java.io.IOException;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+
+/** Finds out the levels that a handoff wants, on the node that took it up. */
+@Component
+class LookErrand implements Errand {
+    static final String NAME = "look-ahead";
+    private static final Logger LOG = LoggerFactory.getLogger(LookErrand.class);
+    private static final long LOOK_EVERY_NANOS = TimeUnit.MILLISECONDS.toNanos(500);
+
+    private final LevelMapper mapper;
+    private final ObjectProvider<Levels> levels;
+    private final ThisNode node;
+
+    LookErrand(LevelMapper mapper, ObjectProvider<Levels> levels, ThisNode node) {
+        this.mapper = mapper;
+        this.levels = levels;
+        this.node = node;
+    }
+
+    @Override
+    public String name() {
+        return NAME;
+    }
+
+    @Override
+    public Ending run(String handoffId) {
+        LevelMapper.Wanted wanted = mapper.wanted(handoffId);
+        if (wanted == null || wanted.failure() != null) {
+            return Ending.DONE;
+        }
+        if (node.isPrinting()) {
+            return Ending.LATER;
+        }
+        Looking.State state = LookingElsewhere.state(handoffId, wanted.state());
+        try {
+            Optional<Looking.Asked> asked = levels.getObject().asked(state);
+            if (asked.isPresent()) {
+                find(asked.get());
+            }
+            mapper.found(handoffId, wanted.state());
+        } catch (CancellationException e) {
+            return Ending.LATER;
+        } catch (Refused e) {
+            mapper.found(handoffId, wanted.state()); // what it was for is gone
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            LOG.warn("Looking ahead for {} failed.", handoffId, e);
+            mapper.fail(
+                    handoffId,
+                    wanted.state(),
+                    e instanceof IOException ? e.getMessage() : "Something went wrong on our side; the log says more.");
+        }
+        return mapper.wanted(handoffId) == null ? Ending.DONE : Ending.LATER;
+    }
+
+    private void find(Looking.Asked asked) throws IOException {
+        asked.ahead()
+                .of(
+                        key -> Optional.ofNullable(asked.known().get(key)).map(FileLevel::quietAt),
+                        new Observer(asked.state()))
+                .forEach((key, printed) ->
+                        mapper.save(key, FileLevel.of(printed.channels(), printed.quietAt(), printed.measures())));
+    }
+
+    private final class Observer implements WalkObserver {
+        private final Looking.State state;
+        private long lookedNanos;
+        private boolean over;
+
+        Observer(Looking.State state) {
+            this.state = state;
+        }
+
+        @Override
+        public void printed(double share) {}
+
+        @Override
+        public boolean isCancelled() {
+            long now = System.nanoTime();
+            if (now - lookedNanos > LOOK_EVERY_NANOS) {
+                lookedNanos = now;
+                over = node.isPrinting() || !LookingElsewhere.isWanted(mapper.wanted(state.handoffId()), state);
+            }
+            return over || Thread.currentThread().isInterrupted();
+        }
+    }
+}

@@ -1,0 +1,158 @@
+package apodex.server.storage;
+
+import apodex.server.web.StorageAway;
+import java.io.FileNotFoundException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.Semaphore;
+import java.util.function.Supplier;
+import software.amazon.awssdk.core.async.AsyncRequestBody;
+import software.amazon.awssdk.core.async.AsyncResponseTransformer;
+import software.amazon.awssdk.core.exception.SdkException;
+import software.amazon.awssdk.services.s3.S3AsyncClient;
+import software.amazon.awssdk.services.s3.model.ListMultipartUploadsResponse;
+import software.amazon.awssdk.services.s3.model.ListObjectsV2Response;
+import software.amazon.awssdk.services.s3.model.NoSuchKeyException;
+import software.amazon.awssdk.services.s3.model.ObjectIdentifier;
+import software.amazon.awssdk.services.s3.model.S3Exception;
+
+/** Objects of one bucket, in words of this house: keys in, files and streams out. */
+final class S3Objects implements AutoCloseable {
+    /** What one request removes at most, by the interface. */
+    private static final int REMOVED_AT_ONCE = 1000;
+
+    private static final int AT_ONCE = 8;
+    private static final int NOT_FOUND = 404;
+
+    private final S3AsyncClient puts;
+    private final S3AsyncClient gets;
+    private final String bucket;
+    private final Semaphore places = new Semaphore(AT_ONCE);
+
+    /** @param puts in several parts, where a file is long */
+    S3Objects(S3AsyncClient puts, S3AsyncClient gets, String bucket) {
+        this.puts = puts;
+        this.gets = gets;
+        this.bucket = bucket;
+    }
+
+    /** An object. @param tag what it was made of, as the store says */
+    record Found(String key, long length, String tag) {}
+
+    /** What is on its way; several can be at once, and who begins one more waits. */
+    CompletableFuture<Found> put(String key, Path file) throws IOException {
+        return put(key, file.toFile().length(), AsyncRequestBody.fromFile(file));
+    }
+
+    Found put(String key, byte[] content) throws IOException {
+        return await(put(key, content.length, AsyncRequestBody.fromBytes(content)));
+    }
+
+    private CompletableFuture<Found> put(String key, long length, AsyncRequestBody body) throws IOException {
+        return within(() -> puts.putObject(request -> request.bucket(bucket).key(key), body)
+                .thenApply(answer -> new Found(key, length, answer.eTag())));
+    }
+
+    CompletableFuture<?> get(String key, Path to) throws IOException {
+        return within(
+                () -> gets.getObject(request -> request.bucket(bucket).key(key), AsyncResponseTransformer.toFile(to)));
+    }
+
+    byte[] bytes(String key) throws IOException {
+        return await(gets.getObject(request -> request.bucket(bucket).key(key), AsyncResponseTransformer.toBytes()))
+                .asByteArray();
+    }
+
+    InputStream open(String key, long from) throws IOException {
+        return await(gets.getObject(
+                request -> request.bucket(bucket).key(key).range("bytes=" + from + "-"),
+                AsyncResponseTransformer.toBlockingInputStream()));
+    }
+
+    private <T> CompletableFuture<T> within(Supplier<CompletableFuture<T>> work) throws IOException {
+        try {
+            places.acquire();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("The server is going down.", e);
+        }
+        try {
+            return work.get().whenComplete((done, failed) -> places.release());
+        } catch (RuntimeException e) {
+            places.release();
+            throw e;
+        }
+    }
+
+    Optional<Found> find(String key) throws IOException {
+        try {
+            var head = await(gets.headObject(request -> request.bucket(bucket).key(key)));
+            return Optional.of(new Found(key, head.contentLength(), head.eTag()));
+        } catch (FileNotFoundException e) {
+            return Optional.empty();
+        }
+    }
+
+    List<Found> list(String prefix) throws IOException {
+        List<Found> all = new ArrayList<>();
+        String next = null;
+        do {
+            String from = next;
+            ListObjectsV2Response page = await(gets.listObjectsV2(
+                    request -> request.bucket(bucket).prefix(prefix).continuationToken(from)));
+            page.contents().forEach(each -> all.add(new Found(each.key(), each.size(), each.eTag())));
+            next = page.nextContinuationToken();
+        } while (next != null);
+        return all;
+    }
+
+    /** Removes all objects whose keys begin so, and what was begun and never finished. */
+    void removeAll(String prefix) throws IOException {
+        ListMultipartUploadsResponse begun = await(
+                gets.listMultipartUploads(request -> request.bucket(bucket).prefix(prefix)));
+        for (var upload : begun.uploads()) {
+            await(gets.abortMultipartUpload(
+                    request -> request.bucket(bucket).key(upload.key()).uploadId(upload.uploadId())));
+        }
+        List<ObjectIdentifier> keys = list(prefix).stream()
+                .map(found -> ObjectIdentifier.builder().key(found.key()).build())
+                .toList();
+        for (int from = 0; from < keys.size(); from += REMOVED_AT_ONCE) {
+            List<ObjectIdentifier> some = keys.subList(from, Math.min(keys.size(), from + REMOVED_AT_ONCE));
+            await(gets.deleteObjects(request -> request.bucket(bucket).delete(delete -> delete.objects(some))));
+        }
+    }
+
+    void remove(String key) throws IOException {
+        await(gets.deleteObject(request -> request.bucket(bucket).key(key)));
+    }
+
+    /** @throws FileNotFoundException when there is no such object */
+    static <T> T await(CompletableFuture<T> work) throws IOException {
+        try {
+            return work.join();
+        } catch (CompletionException e) {
+            Throwable why = e.getCause();
+            if (why instanceof NoSuchKeyException
+                    || why instanceof S3Exception answer && answer.statusCode() == NOT_FOUND) {
+                throw new FileNotFoundException("It is not in the storage any more.");
+            }
+            if (why instanceof SdkException) {
+                throw new StorageAway(why);
+            }
+            throw why instanceof IOException io ? io : new IOException(why);
+        }
+    }
+
+    @Override
+    public void close() {
+        puts.close();
+        gets.close();
+    }
+}

@@ -1,0 +1,293 @@
+package apodex.server.storage;
+
+import apodex.audio.AtHand;
+import apodex.audio.WorkFolder;
+import apodex.server.web.StorageAway;
+import apodex.session.SessionDocument;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.FileNotFoundException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * A store that speaks S3. A thing is a prefix, its files are objects under it, and a list of them is the last that is written: without it
+ * nothing is there.
+ */
+final class S3Storage implements Storage {
+    private static final String LIST = ".list";
+    private static final int LISTS_KEPT = 500;
+
+    private final S3Objects objects;
+    private final String prefix;
+    private final String address;
+    private final Path local;
+    private final Writing writing;
+    /** A thing never changes. */
+    private final AtHand atHand;
+
+    private final Cache<String, Contents> known =
+            Caffeine.newBuilder().maximumSize(LISTS_KEPT).build();
+
+    /** @param tag what the store says it was made of */
+    private record Entry(String path, long length, long modifiedMillis, String tag) {}
+
+    private record Contents(List<Entry> files) {
+        Map<String, Entry> byPath() {
+            return files.stream().collect(Collectors.toMap(Entry::path, Function.identity()));
+        }
+    }
+
+    /**
+     * @param prefix of all keys: empty, or ends in a slash
+     * @param local  where things are made and brought to on this machine
+     * @param mostBrought bytes of things that were brought
+     */
+    S3Storage(S3Objects objects, String prefix, String address, Path local, long mostBrought, Writing writing) {
+        this.atHand = new AtHand(mostBrought);
+        this.objects = objects;
+        this.prefix = prefix;
+        this.address = address;
+        this.local = local;
+        this.writing = writing;
+    }
+
+    @Override
+    public Path making(String name) {
+        return local.resolve("making").resolve(name);
+    }
+
+    @Override
+    public void publish(String name) throws IOException {
+        Path home = making(name);
+        List<Path> files;
+        try (Stream<Path> inside = Files.walk(home)) {
+            files = inside.filter(Files::isRegularFile).sorted().toList();
+        }
+        Patience.step(() -> writing.begin(name));
+        List<CompletableFuture<S3Objects.Found>> onTheWay = new ArrayList<>();
+        try {
+            List<Entry> entries = new ArrayList<>();
+            for (Path file : files) {
+                Patience.step(() -> writing.goOn(name));
+                onTheWay.add(objects.put(key(name, relative(home, file)), file));
+            }
+            for (int i = 0; i < files.size(); i++) {
+                Path file = files.get(i);
+                String path = relative(home, file);
+                S3Objects.Found put = arrived(onTheWay.get(i), key(name, path), file);
+                entries.add(new Entry(
+                        path, put.length(), Files.getLastModifiedTime(file).toMillis(), put.tag()));
+            }
+            Contents contents = new Contents(List.copyOf(entries));
+            byte[] list = SessionDocument.write(contents).getBytes(StandardCharsets.UTF_8);
+            Patience.reaching(() -> {
+                writing.goOn(name);
+                return objects.put(key(name, LIST), list);
+            });
+            known.put(name, contents);
+        } catch (IOException | RuntimeException e) {
+            giveUp(name, onTheWay, e);
+            throw e;
+        }
+    }
+
+    /** What did not get through is tried again while the store is away. */
+    private S3Objects.Found arrived(CompletableFuture<S3Objects.Found> first, String key, Path file)
+            throws IOException {
+        try {
+            return S3Objects.await(first);
+        } catch (StorageAway away) {
+            return Patience.reaching(() -> S3Objects.await(objects.put(key, file)));
+        }
+    }
+
+    private void giveUp(String name, List<? extends CompletableFuture<?>> onTheWay, Exception why) {
+        CompletableFuture.allOf(onTheWay.toArray(CompletableFuture[]::new))
+                .exceptionally(failed -> null)
+                .join(); // what arrives later would stay
+        try {
+            objects.removeAll(key(name, ""));
+            writing.forget(name);
+        } catch (IOException | RuntimeException e) {
+            writing.letGo(name); // swept later
+            why.addSuppressed(e);
+        }
+    }
+
+    private String key(String name, String path) {
+        return prefix + name + "/" + path;
+    }
+
+    private static String relative(Path home, Path file) {
+        return home.relativize(file).toString();
+    }
+
+    private Contents contents(String name) throws IOException {
+        Contents there = known.getIfPresent(name);
+        if (there == null) {
+            there = SessionDocument.read(
+                    new String(objects.bytes(key(name, LIST)), StandardCharsets.UTF_8), Contents.class);
+            known.put(name, there);
+        }
+        return there;
+    }
+
+    @Override
+    public Optional<Kept> find(String name, String path) throws IOException {
+        Optional<S3Objects.Found> found = objects.find(key(name, path));
+        return found.isEmpty() ? Optional.empty() : kept(name, path, found.get());
+    }
+
+    private Optional<Kept> kept(String name, String path, S3Objects.Found found) throws IOException {
+        try {
+            return Optional.ofNullable(contents(name).byPath().get(path)).map(entry -> kept(entry, found));
+        } catch (FileNotFoundException e) {
+            return Optional.empty(); // removed at this moment
+        }
+    }
+
+    private static Kept kept(Entry entry, S3Objects.Found found) {
+        return new Kept(
+                entry.path(),
+                found.length(),
+                entry.modifiedMillis(),
+                found.length() == entry.length() && found.tag().equals(entry.tag()));
+    }
+
+    @Override
+    public List<Kept> list(String name, String folder) throws IOException {
+        Map<String, Entry> entries;
+        try {
+            entries = contents(name).byPath();
+        } catch (FileNotFoundException e) {
+            return List.of();
+        }
+        int head = key(name, "").length();
+        List<Kept> all = new ArrayList<>();
+        for (S3Objects.Found found : objects.list(key(name, folder.isEmpty() ? "" : folder + "/"))) {
+            Entry entry = entries.get(found.key().substring(head));
+            if (entry != null) {
+                all.add(kept(entry, found));
+            }
+        }
+        return all;
+    }
+
+    @Override
+    public InputStream open(String name, String path, long from) throws IOException {
+        return objects.open(key(name, path), from);
+    }
+
+    @Override
+    public void replace(String name, String path, byte[] content) throws IOException {
+        Patience.reaching(() -> objects.put(key(name, path), content));
+    }
+
+    @Override
+    public Path here(String name) throws IOException {
+        Path brought = local.resolve("brought").resolve(name);
+        atHand.oneAtATime(name, () -> {
+            if (Files.exists(brought)) {
+                atHand.isUsed(name);
+            } else {
+                bring(name, brought);
+                for (String unused : atHand.beyond()) {
+                    leave(unused);
+                }
+            }
+        });
+        return brought;
+    }
+
+    private void bring(String name, Path brought) throws IOException {
+        Path half = local.resolve("brought").resolve(".half-" + UUID.randomUUID());
+        Files.createDirectories(half);
+        try {
+            List<CompletableFuture<?>> onTheWay = new ArrayList<>();
+            List<Entry> files = Patience.reaching(() -> contents(name)).files();
+            for (Entry entry : files) {
+                Path to = half.resolve(entry.path());
+                Files.createDirectories(to.getParent());
+                onTheWay.add(objects.get(key(name, entry.path()), to));
+            }
+            for (int i = 0; i < onTheWay.size(); i++) {
+                Entry entry = files.get(i);
+                Path file = half.resolve(entry.path());
+                brought(onTheWay.get(i), key(name, entry.path()), file);
+                Files.setLastModifiedTime(file, FileTime.fromMillis(entry.modifiedMillis()));
+            }
+            Files.createDirectories(brought.getParent());
+            Files.move(half, brought, StandardCopyOption.ATOMIC_MOVE);
+            atHand.isHere(name, files.stream().mapToLong(Entry::length).sum());
+        } finally {
+            WorkFolder.remove(half);
+        }
+    }
+
+    @Override
+    public Path here(String name, String path) throws IOException {
+        Path file = local.resolve("single").resolve(name).resolve(path);
+        if (!Files.exists(file)) {
+            Files.createDirectories(file.getParent());
+            Path half = file.resolveSibling(".half-" + UUID.randomUUID());
+            Patience.reaching(() -> {
+                Files.deleteIfExists(half);
+                return S3Objects.await(objects.get(key(name, path), half));
+            });
+            Files.move(half, file, StandardCopyOption.ATOMIC_MOVE);
+        }
+        return file;
+    }
+
+    private void brought(CompletableFuture<?> first, String key, Path to) throws IOException {
+        try {
+            S3Objects.await(first);
+        } catch (StorageAway away) {
+            Patience.reaching(() -> {
+                Files.deleteIfExists(to);
+                return S3Objects.await(objects.get(key, to));
+            });
+        }
+    }
+
+    @Override
+    public void leave(String name) throws IOException {
+        atHand.isGone(name);
+        WorkFolder.remove(making(name));
+        WorkFolder.remove(local.resolve("brought").resolve(name));
+        WorkFolder.remove(local.resolve("single").resolve(name));
+    }
+
+    @Override
+    public void remove(String name) throws IOException {
+        objects.remove(key(name, LIST));
+        known.invalidate(name);
+        objects.removeAll(key(name, ""));
+        leave(name);
+    }
+
+    @Override
+    public boolean isShared() {
+        return true;
+    }
+
+    @Override
+    public String address() {
+        return address;
+    }
+}

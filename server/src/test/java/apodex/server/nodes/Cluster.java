@@ -1,0 +1,124 @@
+package apodex.server.nodes;
+
+import apodex.server.TestServer.Client;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** A house of several machines on this one: nodes, a database or a cluster of them, and a store; everything a process that can be killed. */
+final class Cluster implements AutoCloseable {
+    private final Path folder;
+    final List<DatabaseMember> databases;
+    final StandIn store;
+    final List<Node> nodes = new ArrayList<>();
+
+    /** A node, and its lines to the others. */
+    record Node(Role role, NodeProcess process, Line toStore, List<Line> toDatabases) {
+        void cut() {
+            toStore.cut();
+            toDatabases.forEach(Line::cut);
+        }
+
+        void mend() {
+            toStore.mend();
+            toDatabases.forEach(Line::mend);
+        }
+    }
+
+    Cluster(Path folder, int databases) throws Exception {
+        this.folder = folder;
+        this.store = new StandIn(folder);
+        store.begin();
+        this.databases = DatabaseMember.cluster(folder, databases);
+        store.awaitAnswer();
+    }
+
+    /** Begins to start a node; {@link NodeProcess#awaitAnswer} waits for it. */
+    Node add(Role role, String... more) throws IOException {
+        Line toStore = new Line(store.port());
+        List<Line> toDatabases = new ArrayList<>();
+        for (DatabaseMember member : databases) {
+            toDatabases.add(new Line(member.port()));
+        }
+        List<String> settings = new ArrayList<>(List.of(
+                "--apodex.role=" + role.word(),
+                "--apodex.storage.address=s3://" + StandIn.BUCKET + "/all",
+                "--apodex.storage.endpoint=http://127.0.0.1:" + toStore.port(),
+                "--apodex.storage.key=for-tests",
+                "--apodex.storage.secret=for-tests",
+                "--apodex.storage.cache=300MB",
+                "--apodex.sweep=1s",
+                "--apodex.house-key=" + folder.resolve("house.key"),
+                "--apodex.db.address="
+                        + toDatabases.stream()
+                                .map(line -> "127.0.0.1:" + line.port())
+                                .collect(Collectors.joining(","))
+                        + "/apodex",
+                "--apodex.db.password=" + DatabaseMember.PASSWORD));
+        settings.addAll(List.of(more));
+        NodeProcess process = new NodeProcess(folder.resolve("node-" + nodes.size()), settings);
+        process.begin();
+        Node node = new Node(role, process, toStore, toDatabases);
+        nodes.add(node);
+        return node;
+    }
+
+    Client client() {
+        return nodes.stream()
+                .filter(node -> node.role().serves())
+                .findFirst()
+                .orElseThrow()
+                .process()
+                .client();
+    }
+
+    /** What lies in the store, by its keys. */
+    List<String> keys() throws Exception {
+        return StoreKeys.of(store.port());
+    }
+
+    void sql(String statement) throws Exception {
+        try (Connection connection = DriverManager.getConnection(
+                        "jdbc:mariadb://127.0.0.1:" + databases.get(0).port() + "/apodex",
+                        "apodex",
+                        DatabaseMember.PASSWORD);
+                Statement work = connection.createStatement()) {
+            work.execute(statement);
+        }
+    }
+
+    /** The first column of what a query finds. */
+    List<String> names(String query) throws Exception {
+        List<String> names = new ArrayList<>();
+        try (Connection connection = DriverManager.getConnection(
+                        "jdbc:mariadb://127.0.0.1:" + databases.get(0).port() + "/apodex",
+                        "apodex",
+                        DatabaseMember.PASSWORD);
+                Statement work = connection.createStatement();
+                ResultSet found = work.executeQuery(query)) {
+            while (found.next()) {
+                names.add(found.getString(1));
+            }
+        }
+        return names;
+    }
+
+    @Override
+    public void close() throws IOException {
+        for (Node node : nodes) {
+            node.process().close();
+            node.toStore().close();
+            for (Line line : node.toDatabases()) {
+                line.close();
+            }
+        }
+        store.close();
+        databases.forEach(Started::close);
+    }
+}

@@ -1,0 +1,99 @@
+package apodex.server.nodes;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** The line from one process to another, which can be cut. */
+final class Line implements AutoCloseable {
+    private final ServerSocket door = new ServerSocket(0, 200, InetAddress.getLoopbackAddress());
+    private final int target;
+    private final Set<Socket> open = ConcurrentHashMap.newKeySet();
+    private volatile boolean isCut;
+
+    Line(int target) throws IOException {
+        this.target = target;
+        daemon(this::accept);
+    }
+
+    int port() {
+        return door.getLocalPort();
+    }
+
+    void cut() {
+        isCut = true;
+        open.forEach(Line::shut);
+    }
+
+    void mend() {
+        isCut = false;
+    }
+
+    private void accept() {
+        while (!door.isClosed()) {
+            try {
+                Socket near = door.accept();
+                if (isCut) {
+                    near.close();
+                } else {
+                    daemon(() -> connect(near));
+                }
+            } catch (IOException e) {
+                return; // closed
+            }
+        }
+    }
+
+    private void connect(Socket near) {
+        Socket far = new Socket();
+        open.add(near);
+        open.add(far);
+        try {
+            far.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), target), 2000);
+            daemon(() -> copy(near, far));
+            copy(far, near);
+        } catch (IOException e) {
+            shut(near);
+        }
+    }
+
+    private void copy(Socket from, Socket to) {
+        try (InputStream in = from.getInputStream();
+                OutputStream out = to.getOutputStream()) {
+            in.transferTo(out);
+        } catch (IOException e) {
+            // cut, or over
+        } finally {
+            shut(from);
+            shut(to);
+            open.remove(from);
+            open.remove(to);
+        }
+    }
+
+    private static void shut(Socket socket) {
+        try {
+            socket.close();
+        } catch (IOException e) {
+            // it is
+        }
+    }
+
+    private static void daemon(Runnable work) {
+        Thread thread = new Thread(work, "line");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    @Override
+    public void close() throws IOException {
+        door.close();
+        cut();
+    }
+}

@@ -1,0 +1,162 @@
+package apodex.server.nodes;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import apodex.audio.Digests;
+import apodex.audio.SoundBytes;
+import apodex.server.TestServer;
+import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A node that serves and two that print, with a store and a database that they share. */
+class ManyNodesTest {
+    static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
+
+    @TempDir
+    static Path folder;
+
+    private static Cluster cluster;
+
+    @BeforeAll
+    static void start() throws Exception {
+        cluster = new Cluster(folder, 1);
+        cluster.add(Role.WEB).process().awaitAnswer();
+        cluster.add(Role.PRINT);
+        cluster.add(Role.PRINT);
+        for (Cluster.Node node : cluster.nodes) {
+            node.process().awaitAnswer();
+        }
+    }
+
+    @AfterAll
+    static void stop() throws Exception {
+        cluster.close();
+    }
+
+    /** Rows of noise, each another. */
+    static Map<String, byte[]> rows(int rows, int seconds) {
+        SplittableRandom random = new SplittableRandom(7);
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        for (int row = 0; row < rows; row++) {
+            files.put(
+                    "Row " + row + ".wav",
+                    SoundBytes.mono24(
+                            random.ints(seconds * 48_000L, -400_000, 400_000).toArray()));
+        }
+        return files;
+    }
+
+    static String bringIn(Client client, int rows, int seconds) throws Exception {
+        return client.bringIn("Many", rows(rows, seconds)).json().get("id").asText();
+    }
+
+    static List<String> hashes(JsonNode run) {
+        return run.get("files").findValuesAsText("sha256");
+    }
+
+    @Test
+    void whatOneNodeIsAskedForAnotherPrintsWithTheBytesOfASingleOne(@TempDir Path alone) throws Exception {
+        List<String> expected;
+        byte[] zip;
+        byte[] heard;
+        try (TestServer single = TestServer.start(alone)) {
+            Client client = single.client();
+            String session = bringIn(client, 5, 8);
+            JsonNode run = client.await(client.run(client.handoff(session), EVERYTHING));
+            expected = hashes(run);
+            zip = parcel(client, run);
+            heard = client.get("/api/sessions/" + session + "/sound?from=1000&to=90000")
+                    .whole()
+                    .body();
+        }
+        Client client = cluster.client();
+        String session = bringIn(client, 5, 8);
+        String handoff = client.handoff(session);
+        JsonNode run = client.await(client.run(handoff, EVERYTHING));
+        assertThat(run.get("state").asText()).as(run.toString()).isEqualTo("done");
+        assertThat(hashes(run)).isEqualTo(expected).hasSizeGreaterThan(5);
+        String id = run.get("id").asText();
+        assertThat(TestServer.namesInZip(parcel(client, run))).isEqualTo(TestServer.namesInZip(zip));
+        byte[] whole = parcel(client, run);
+        byte[] part = client.get("/api/runs/" + id + "/parcel", "Range", "bytes=1500000-1500999")
+                .whole()
+                .body();
+        assertThat(part).isEqualTo(Arrays.copyOfRange(whole, 1_500_000, 1_501_000));
+        assertThat(client.awaitSums(id))
+                .containsExactly(HexFormat.of().formatHex(Digests.sha256().digest(whole)));
+        assertThat(client.get("/api/sessions/" + session + "/sound?from=1000&to=90000")
+                        .whole()
+                        .body())
+                .isEqualTo(heard);
+        assertThat(client.get("/api/runs/" + id + "/files/1/picture").status()).isEqualTo(200);
+
+        client.post("/api/runs/" + id + "/proof", ""); // by another node than printed it, or the same
+        JsonNode again = client.await(id);
+        assertThat(hashes(again)).isEqualTo(expected);
+        assertThat(parcel(client, again)).isEqualTo(parcel(client, run));
+
+        JsonNode over = client.await(client.run(handoff, "{\"version\": \"v\"}"));
+        assertThat(hashes(over)).as("taken over from the run before").isEqualTo(expected);
+
+        assertThat(client.post("/api/sessions/" + session + "/forget", "").status())
+                .isLessThan(300);
+        awaitNothing();
+    }
+
+    /** What nobody has is gone from the store once nobody can be about to use it. */
+    private static void awaitNothing() throws Exception {
+        for (int i = 0; i < 300 && !cluster.keys().isEmpty(); i++) {
+            Thread.sleep(100);
+            cluster.sql("UPDATE stored_recording SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
+        }
+        assertThat(cluster.keys()).isEmpty();
+    }
+
+    private static byte[] parcel(Client client, JsonNode run) throws Exception {
+        return client.get("/api/runs/" + run.get("id").asText() + "/parcel")
+                .whole()
+                .body();
+    }
+
+    @Test
+    void levelsAndMeasuresAreFoundOutByNodesThatPrint() throws Exception {
+        Client client = cluster.client();
+        String session = bringIn(client, 3, 4);
+        String handoff = client.handoff(session);
+        JsonNode levels = null;
+        for (int i = 0; i < 300; i++) {
+            levels = client.get("/api/handoffs/" + handoff + "/levels").json();
+            if (levels.get("pending").asInt() == 0) {
+                break;
+            }
+            Thread.sleep(100);
+        }
+        // noise of up to 400,000 of 8,388,608 steps: -26.43 dBFS at its loudest, reached within a hair by 192,000
+        // samples
+        assertThat(levels.get("levels").findValues("peakDbfs").subList(0, 3))
+                .allSatisfy(peak -> assertThat(peak.asDouble()).isBetween(-26.5, -26.4));
+        for (int i = 0; i < 300; i++) {
+            if (client.get("/api/sessions/" + session + "/findings")
+                            .json()
+                            .get("unmeasured")
+                            .asInt()
+                    == 0) {
+                return;
+            }
+            Thread.sleep(100);
+        }
+        throw new AssertionError(
+                client.get("/api/sessions/" + session + "/findings").text());
+    }
+}

@@ -1,0 +1,55 @@
+package apodex.server.nodes;
+
+import apodex.server.TestServer.Client;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** An Apodex as a process of its own. */
+public final class NodeProcess extends Started {
+    private final List<String> settings;
+    private final Path data;
+    private final int port = freePort();
+
+    /** @param settings as {@code --name=value} */
+    public NodeProcess(Path data, List<String> settings) throws IOException {
+        super(Files.createDirectories(data).resolve("server.log"));
+        this.data = data;
+        this.settings = settings;
+    }
+
+    Path data() {
+        return data;
+    }
+
+    public Client client() {
+        return new Client(port);
+    }
+
+    @Override
+    List<String> command() {
+        List<String> command = new ArrayList<>(List.of(
+                ProcessHandle.current().info().command().orElse("java"),
+                "-Xmx400m",
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "apodex.server.Apodex",
+                "--server.port=" + port,
+                "--apodex.data=" + data));
+        command.addAll(settings);
+        return command;
+    }
+
+    @Override
+    boolean answers() {
+        try {
+            return client().get("/actuator/health/readiness").status() == 200;
+        } catch (Exception notYet) {
+            return false;
+        }
+    }
+}

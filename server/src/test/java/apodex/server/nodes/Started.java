@@ -1,0 +1,121 @@
+package apodex.server.nodes;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+
+/** A program that was started, and can be ended in every way there is. */
+abstract class Started implements AutoCloseable {
+    private static final int START_SECONDS = 60;
+
+    private final Path log;
+    private Process process;
+
+    Started(Path log) {
+        this.log = log;
+    }
+
+    abstract List<String> command() throws IOException;
+
+    /** Whether it does its work. */
+    abstract boolean answers();
+
+    void begin() throws IOException {
+        process = new ProcessBuilder(command())
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+                .start();
+    }
+
+    void start() throws Exception {
+        begin();
+        awaitAnswer();
+    }
+
+    void awaitAnswer() throws Exception {
+        await(this::answers, () -> "It does not answer. " + said());
+    }
+
+    private void await(BooleanSupplier is, java.util.function.Supplier<String> otherwise) throws Exception {
+        for (long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(START_SECONDS); !is.getAsBoolean(); ) {
+            if (!process.isAlive() || System.nanoTime() > end) {
+                throw new AssertionError(otherwise.get());
+            }
+            Thread.sleep(100);
+        }
+    }
+
+    String said() {
+        try {
+            String all = Files.readString(log, java.nio.charset.StandardCharsets.ISO_8859_1);
+            return all.substring(Math.max(0, all.length() - 4000));
+        } catch (IOException e) {
+            return "It said nothing.";
+        }
+    }
+
+    boolean isAlive() {
+        return process != null && process.isAlive();
+    }
+
+    /** As when the power goes. */
+    void kill() throws InterruptedException {
+        signal("KILL");
+        process.waitFor();
+    }
+
+    /** As when it is asked to go. */
+    void stop() throws InterruptedException {
+        signal("TERM");
+        process.waitFor();
+    }
+
+    /** As when the machine hangs. */
+    void pause() throws InterruptedException {
+        signal("STOP");
+    }
+
+    void wake() throws InterruptedException {
+        signal("CONT");
+    }
+
+    private void signal(String name) throws InterruptedException {
+        try {
+            new ProcessBuilder("kill", "-" + name, String.valueOf(process.pid()))
+                    .start()
+                    .waitFor();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        if (process != null) {
+            process.destroyForcibly();
+        }
+    }
+
+    static int freePort() throws IOException {
+        try (ServerSocket any = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return any.getLocalPort();
+        }
+    }
+
+    static void run(List<String> command) throws IOException, InterruptedException {
+        Process once = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said;
+        try (InputStream in = once.getInputStream()) {
+            said = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        }
+        if (once.waitFor() != 0) {
+            throw new IOException(command + ": " + said);
+        }
+    }
+}
