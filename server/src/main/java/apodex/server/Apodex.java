@@ -4,6 +4,7 @@ import apodex.server.accounts.AccountCommand;
 import apodex.server.backup.BackupCommand;
 import apodex.server.backup.RestoreCommand;
 import apodex.server.database.PrivateDatabase;
+import apodex.server.nodes.FiguresListener;
 import java.util.List;
 import java.util.function.Function;
 import org.mybatis.spring.annotation.MapperScan;
@@ -60,7 +61,7 @@ public class Apodex {
     public static SpringApplication application() {
         SpringApplication application = new SpringApplication(Apodex.class);
         application.addListeners(new Announcement());
-        application.addInitializers(new DataFolder.Initializer(), new PrivateDatabase());
+        application.addInitializers(new DataFolder.Initializer(), new PrivateDatabase(), new FiguresListener());
         return application;
     }
 }

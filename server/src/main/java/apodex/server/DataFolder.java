@@ -88,14 +88,17 @@ public class DataFolder {
                                 "apodex.data.absolute",
                                 root.toString(),
                                 "apodex.node",
-                                nodeName(),
+                                nodeName(context.getEnvironment().getProperty("apodex.node", "")),
                                 "db-scheduler.enabled",
                                 !"web".equals(context.getEnvironment().getProperty("apodex.role")))));
         return root;
     }
 
-    /** Of this process: another after each start, since what it held before is lost. */
-    private static String nodeName() {
+    /** Of this process, and another after each start, since what it held before is lost; unless it is told. */
+    private static String nodeName(String told) {
+        if (!told.isBlank()) {
+            return told;
+        }
         String host = System.getenv().getOrDefault("HOSTNAME", "node");
         return host.substring(0, Math.min(host.length(), LONGEST_HOST)) + "-"
                 + UUID.randomUUID().toString().substring(0, 8);

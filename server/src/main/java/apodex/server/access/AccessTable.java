@@ -51,6 +51,10 @@ final class AccessTable {
                 "GET /p/*",
                 "GET /actuator/health",
                 "GET /actuator/health/readiness",
+                "GET /actuator/health/liveness",
+                "GET /readyz",
+                "GET /livez",
+                "GET /actuator/prometheus", // there on a listener of its own only
                 "GET /api/me",
                 "POST /api/me/sign-in",
                 "GET /api/welcome/*",

@@ -30,7 +30,6 @@ import apodex.session.Session;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -102,7 +101,7 @@ class Intakes {
 
     private IntakeState examine(Drop drop, String title, DropExaminer examiner) throws IOException {
         String id = UUID.randomUUID().toString();
-        Path kept = Files.createDirectories(storage.making(name(id)));
+        Path kept = storage.begin(name(id));
         try {
             return inUse.bringing(() -> {
                 drop.knowing(forms.of(who.ownerId()).stream()

@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.List;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -14,7 +15,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class ServesNobody extends OncePerRequestFilter {
-    private static final String HOW_IT_IS = "/actuator";
+    private static final List<String> HOW_IT_IS = List.of("/actuator", "/readyz", "/livez");
 
     private final ThisNode node;
 
@@ -25,7 +26,7 @@ class ServesNobody extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (node.serves() || request.getRequestURI().startsWith(HOW_IT_IS)) {
+        if (node.serves() || HOW_IT_IS.stream().anyMatch(request.getRequestURI()::startsWith)) {
             chain.doFilter(request, response);
         } else {
             response.setStatus(HttpServletResponse.SC_NOT_FOUND);

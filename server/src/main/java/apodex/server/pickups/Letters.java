@@ -3,6 +3,7 @@ package apodex.server.pickups;
 import apodex.server.access.Access;
 import apodex.server.access.Thing;
 import apodex.server.mail.Mailer;
+import apodex.server.nodes.ThisNode;
 import apodex.server.pickups.LetterMapper.Letter;
 import apodex.server.pickups.PickupMapper.Pickup;
 import apodex.server.runs.RunPublic;
@@ -38,6 +39,7 @@ class Letters {
     private final RunPublic runs;
     private final Mailer mailer;
     private final Access access;
+    private final ThisNode node;
 
     Letters(
             LetterMapper mapper,
@@ -46,7 +48,9 @@ class Letters {
             PublicLinks links,
             RunPublic runs,
             Mailer mailer,
-            Access access) {
+            Access access,
+            ThisNode node) {
+        this.node = node;
         this.access = access;
         this.mapper = mapper;
         this.pickups = pickups;
@@ -62,6 +66,9 @@ class Letters {
 
     @Scheduled(fixedDelay = 2_000)
     void deliver() {
+        if (!node.serves()) {
+            return;
+        }
         try {
             deliverWhatIsDue();
         } catch (DataAccessException e) { // asked again in two seconds; that the database is away is told elsewhere

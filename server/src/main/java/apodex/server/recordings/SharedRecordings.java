@@ -109,7 +109,7 @@ class SharedRecordings implements Elsewhere {
 
     private void bringIn(String sha256, List<Path> files) throws IOException {
         String name = "recordings/" + sha256 + "/" + UUID.randomUUID();
-        Path making = Files.createDirectories(storage.making(name));
+        Path making = storage.begin(name);
         long bytes = 0;
         for (Path file : files) {
             Files.createLink(making.resolve(file.getFileName()), file);

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 
@@ -59,6 +60,21 @@ final class RunFolder {
 
     Path picture(int file) {
         return home.resolve(picturePath(file));
+    }
+
+    /** Keeps a picture of a file in a hidden folder, until all are there. */
+    static void draw(Path pictures, int file, byte[] picture) throws IOException {
+        Files.write(pictures.resolve(Integer.toString(file)), picture);
+    }
+
+    /** The picture of a file; empty where there is none. */
+    Optional<byte[]> drawn(int file) throws IOException {
+        return Files.exists(picture(file)) ? Optional.of(Files.readAllBytes(picture(file))) : Optional.empty();
+    }
+
+    /** Whether all files are there, of this attempt or of one before. */
+    boolean isPrinted() {
+        return Files.exists(files());
     }
 
     /** Remembers what came out, before its files appear. */

@@ -5,10 +5,6 @@ import apodex.handoff.Effort;
 import apodex.handoff.Plan;
 import apodex.handoff.Printing;
 import apodex.intake.RecordingStore;
-import apodex.intake.SessionFile;
-import apodex.parcel.Difference;
-import apodex.parcel.Parcel;
-import apodex.parcel.ZipPieces;
 import apodex.proof.Proof;
 import apodex.proof.Proving;
 import apodex.server.DiskRoom;
@@ -19,20 +15,14 @@ import apodex.server.storage.LostWriting;
 import apodex.server.storage.Patience;
 import apodex.server.storage.Storage;
 import apodex.server.storage.Writing;
-import apodex.server.web.DiskTrouble;
 import apodex.signal.WalkObserver;
-import jakarta.annotation.Nullable;
 import java.io.IOException;
-import java.nio.file.FileSystemException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -45,7 +35,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class RunJob {
     private static final Logger LOG = LoggerFactory.getLogger(RunJob.class);
-    private static final String OUR_SIDE = "Something went wrong on our side; the log says more.";
     private static final int THREADS = Runtime.getRuntime().availableProcessors();
 
     private final RunMapper mapper;
@@ -62,6 +51,9 @@ class RunJob {
     private final RecordingsAtHand atHand;
     private final Turns turns;
     private final ThisNode node;
+    private final RunFigures figures;
+    private final ReadBack readBack;
+    private final Packing packing;
 
     RunJob(
             RunMapper mapper,
@@ -76,7 +68,13 @@ class RunJob {
             KnownLevels levels,
             RecordingsAtHand atHand,
             Turns turns,
-            ThisNode node) {
+            ThisNode node,
+            RunFigures figures,
+            ReadBack readBack,
+            Packing packing) {
+        this.readBack = readBack;
+        this.packing = packing;
+        this.figures = figures;
         this.node = node;
         this.turns = turns;
         this.atHand = atHand;
@@ -91,15 +89,6 @@ class RunJob {
         this.writing = writing;
         this.transaction = transaction;
     }
-
-    /**
-     * One attempt at a run.
-     *
-     * @param claim  which attempt it is: who has an older one of the run has lost it
-     * @param name   under which its files will lie in the storage
-     * @param folder in which they are made
-     */
-    private record Attempt(Run run, String claim, String name, RunFolder folder) {}
 
     /** @throws CancellationException when the server goes down in the middle; the run is then to be begun again */
     void carryOut(String runId) {
@@ -117,11 +106,13 @@ class RunJob {
             LOG.info("Run {} goes on elsewhere.", runId);
             Patience.doing(() -> writing.abandon(name));
             leave(attempt);
+            tell(attempt, RunEnding.LOST);
         } catch (CancellationException e) {
             if (!Patience.with(() -> mapper.isCancelRequested(runId))) {
                 leave(attempt);
                 if (!Patience.with(() -> mapper.isClaimed(runId, claim))) {
                     LOG.info("Run {} goes on elsewhere.", runId);
+                    tell(attempt, RunEnding.LOST);
                     return;
                 }
                 throw e;
@@ -133,16 +124,16 @@ class RunJob {
                 throw new CancellationException("The server is going down.");
             }
             LOG.warn("Run {} failed.", runId, e);
-            end(attempt, RunState.FAILED, sentence(e));
+            end(attempt, RunState.FAILED, RunTrouble.inWords(e));
         } catch (RuntimeException e) {
             if (Thread.currentThread().isInterrupted()) {
                 throw e;
             }
             LOG.error("Run {} failed.", runId, e);
-            end(attempt, RunState.FAILED, OUR_SIDE);
+            end(attempt, RunState.FAILED, RunTrouble.OUR_SIDE);
         } catch (Error e) { // a job that let it go would be begun again for ever
             LOG.error("Run {} failed.", runId, e);
-            end(attempt, RunState.FAILED, inWords(e));
+            end(attempt, RunState.FAILED, RunTrouble.inWords(e));
         } finally {
             node.runEnds();
         }
@@ -160,13 +151,23 @@ class RunJob {
         ProgressMeter meter =
                 new ProgressMeter(mapper, run.id(), attempt.claim(), run.plan(), Patience.with(() -> pace.of(effort)));
         atHand.bring(run.session(), meter::isCancelled);
+        attempt.watch().recordingsAreHere();
         Path sums = folder.begin();
         Printing.Result printed = print(attempt, sums, meter);
-        Proof proof = readBack(attempt, printed, Map.of(), sums, meter);
+        Proof proof = readBack.of(attempt, printed, Map.of(), sums, meter);
         WorkFolder.remove(sums);
-        List<RunMapper.StoredParcel> parcels = pack(run, printed.plan(), folder, proof);
+        List<RunMapper.StoredParcel> parcels = packing.of(attempt, printed.plan(), proof);
+        attempt.watch().isPacked();
         storage.publish(attempt.name());
+        attempt.watch().isPublished();
         finish(attempt, printed.plan(), proof, parcels, meter);
+        figures.over(
+                run.id(),
+                RunEnding.DONE,
+                proof.files().size(),
+                parcels.stream().mapToLong(RunMapper.StoredParcel::bytes).sum(),
+                meter.finished(),
+                attempt.watch());
         storage.leave(attempt.name());
         learnFrom(run, printed, effort, meter);
     }
@@ -195,13 +196,6 @@ class RunJob {
         }
     }
 
-    private static String inWords(Error e) {
-        return e instanceof OutOfMemoryError
-                ? "Memory ran out: this run needs more than the server has. Print fewer files at once, or give the server more."
-                        + " What was printed of this run was removed."
-                : OUR_SIDE;
-    }
-
     /** @param sums where it is written what the files must be together */
     private Printing.Result print(Attempt attempt, Path sums, ProgressMeter meter) throws IOException {
         Run run = attempt.run();
@@ -210,7 +204,7 @@ class RunJob {
                 == 0) {
             throw new LostClaim(run.id());
         }
-        if (Files.exists(folder.files())) {
+        if (folder.isPrinted()) {
             meter.printedBefore();
             return folder.result();
         }
@@ -243,143 +237,6 @@ class RunJob {
     private Plan foreseen(Run run) {
         return Patience.with(() -> levels.foreseen(run.session(), run.handoff(), run.plan()))
                 .orElse(run.plan());
-    }
-
-    /** @param before hashes of the files when they were printed, by path */
-    private Proof readBack(
-            Attempt attempt,
-            Printing.Result printed,
-            Map<String, String> before,
-            @Nullable Path sums,
-            ProgressMeter meter)
-            throws IOException {
-        Run run = attempt.run();
-        RunFolder folder = attempt.folder();
-        meter.tellReading();
-        Path pictures = folder.begin();
-        Proof proof = Proving.prove(
-                run.session(),
-                run.handoff(),
-                printed,
-                folder.files(),
-                store,
-                THREADS,
-                before,
-                sums,
-                new Proving.Told() {
-                    @Override
-                    public void read(double share) {
-                        meter.read(share);
-                    }
-
-                    @Override
-                    public void drawn(int index, byte[] picture) throws IOException {
-                        Files.write(pictures.resolve(Integer.toString(index)), picture);
-                    }
-
-                    @Override
-                    public boolean isCancelled() {
-                        return meter.isCancelled();
-                    }
-                });
-        folder.replace(pictures, folder.picture(0).getParent());
-        return proof;
-    }
-
-    /** Reads the files of a run that is done once more, and says what has become of them since. */
-    void proveAgain(String runId) {
-        Run run = Patience.with(() -> mapper.find(runId));
-        if (run == null || run.state() != RunState.PROOFING || run.proof() == null) {
-            return;
-        }
-        String claim = UUID.randomUUID().toString();
-        if (Patience.with(() -> mapper.claim(runId, claim)) == 0) {
-            return;
-        }
-        String name = Patience.with(() -> mapper.storedAs(runId));
-        Proof proof;
-        try {
-            storage.leave(name); // what lies in the storage is wanted, not what was brought here before
-            Attempt attempt = new Attempt(run, claim, name, new RunFolder(Patience.reaching(() -> storage.here(name))));
-            proof = provedAgain(attempt);
-            storage.leave(name);
-        } catch (LostClaim e) {
-            return;
-        } catch (IOException | RuntimeException | Error e) {
-            if (Thread.currentThread().isInterrupted()) {
-                throw new CancellationException("The server is going down.");
-            }
-            LOG.warn("Run {} could not be proved again.", runId, e);
-            // what was found before holds no longer, and nothing else is known
-            proof = Proof.notMade(run.plan(), whyNot(e));
-        }
-        Proof found = proof;
-        Patience.doing(() -> mapper.saveProof(runId, claim, found));
-        Patience.doing(() -> mapper.update(runId, claim, RunState.DONE, run.progress()));
-    }
-
-    private Proof provedAgain(Attempt attempt) throws IOException {
-        Run run = attempt.run();
-        RunFolder folder = attempt.folder();
-        folder.sweep();
-        Printing.Result printed = folder.result();
-        Map<String, String> before = Patience.with(() -> mapper.files(run.id())).stream()
-                .collect(Collectors.toMap(RunMapper.StoredFile::path, RunMapper.StoredFile::sha256));
-        ProgressMeter meter = new ProgressMeter(
-                mapper,
-                run.id(),
-                attempt.claim(),
-                printed.plan(),
-                Patience.with(() -> pace.of(Effort.of(run.session(), run.handoff(), printed.plan())))
-                        .onlyReading());
-        atHand.bring(run.session(), meter::isCancelled);
-        Proof proof = readBack(attempt, printed, before, null, meter);
-        if (storage.isShared()) {
-            for (int file = 0; file < proof.files().size(); file++) {
-                if (Files.exists(folder.picture(file))) {
-                    storage.replace(
-                            attempt.name(), RunFolder.picturePath(file), Files.readAllBytes(folder.picture(file)));
-                }
-            }
-        }
-        return proof;
-    }
-
-    private static String whyNot(Throwable e) {
-        if (e instanceof CancellationException) {
-            return "Reading was cancelled.";
-        }
-        return e instanceof IOException io
-                ? DiskTrouble.in(io).orElse("Reading stopped: " + io.getMessage())
-                : e instanceof Error error ? inWords(error) : OUR_SIDE;
-    }
-
-    private List<RunMapper.StoredParcel> pack(Run run, Plan plan, RunFolder folder, Proof proof) throws IOException {
-        Parcel parcel = new Parcel(run.session(), run.handoff(), plan, proof, SessionFile.document(run.session()));
-        List<ZipPieces> zips = new ArrayList<>(parcel.zips(folder.files()));
-        int whole = zips.size();
-        Optional<Difference> difference = sinceLast(run, plan, proof);
-        if (difference.isPresent()) {
-            zips.add(parcel.changes(difference.get(), folder.files()));
-        }
-        folder.keep(zips);
-        List<RunMapper.StoredParcel> parcels = new ArrayList<>();
-        for (int part = 0; part < zips.size(); part++) {
-            ZipPieces zip = zips.get(part);
-            String since = part < whole ? null : difference.orElseThrow().since();
-            parcels.add(new RunMapper.StoredParcel(run.id(), part, zip.name(), zip.length(), null, since));
-        }
-        return parcels;
-    }
-
-    /** How this run differs from the one before; empty where there is none, or a parcel of the difference would be of no use. */
-    private Optional<Difference> sinceLast(Run run, Plan plan, Proof proof) {
-        String last = Patience.with(() -> mapper.lastDone(run.handoffId()));
-        Run before = last == null ? null : Patience.with(() -> mapper.find(last));
-        return before == null || before.proof() == null
-                ? Optional.empty()
-                : Optional.of(Difference.between(before.version(), before.plan(), before.proof(), plan, proof))
-                        .filter(Difference::isWorthIt);
     }
 
     /** @throws LostClaim when somebody else has taken the run up since; nothing is written then */
@@ -418,12 +275,10 @@ class RunJob {
             LOG.warn("The files of run {} could not be removed.", attempt.run().id(), e);
         }
         Patience.doing(() -> mapper.end(attempt.run().id(), attempt.claim(), state, failure));
+        tell(attempt, state == RunState.CANCELLED ? RunEnding.CANCELLED : RunEnding.FAILED);
     }
 
-    private static String sentence(IOException e) {
-        return DiskTrouble.in(e)
-                .map(trouble -> trouble + " What was printed of this run was removed.")
-                .orElseGet(() ->
-                        "Printing stopped: " + (e instanceof FileSystemException fs ? fs.getReason() : e.getMessage()));
+    private void tell(Attempt attempt, RunEnding ending) {
+        figures.over(attempt.run().id(), ending, 0, 0, RunProgress.NOT_STARTED, attempt.watch());
     }
 }

@@ -162,6 +162,9 @@ interface RunMapper {
             ORDER BY r.state = 'WAITING', t.execution_time, r.created_at""")
     List<Queued> queue();
 
+    @Select("SELECT COUNT(*) FROM run WHERE state = 'WAITING'")
+    int waiting();
+
     /** Runs of the same session whose files can be taken over: those of the same handoff first, the latest first. */
     @Select(
             """

@@ -15,8 +15,8 @@ class RunQueue {
     }
 
     @Bean
-    OneTimeTask<Void> proveRun(RunJob job) {
-        return task("prove-run", job::proveAgain);
+    OneTimeTask<Void> proveRun(ProveJob job) {
+        return task("prove-run", job::carryOut);
     }
 
     private static OneTimeTask<Void> task(String name, Consumer<String> work) {

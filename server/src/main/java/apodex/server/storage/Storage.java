@@ -2,6 +2,7 @@ package apodex.server.storage;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +24,11 @@ public interface Storage {
 
     /** The folder of this machine in which a thing is made; not there before somebody makes it. */
     Path making(String name);
+
+    /** The same, made. */
+    default Path begin(String name) throws IOException {
+        return Files.createDirectories(making(name));
+    }
 
     /**
      * Lets everybody see what lies in {@link #making}.

@@ -59,20 +59,26 @@ class ChaosTest {
                 seconds.put(cluster.client().handoff(ManyNodesTest.bringIn(cluster.client(), 4, size)), size);
             }
             List<String> handoffs = List.copyOf(seconds.keySet());
-            Troubles troubles = new Troubles(cluster, random.split());
-            Thread befalling = new Thread(troubles, "troubles");
-            befalling.start();
+            List<Troubles> troubles = Stream.of(Troubles.Whom.values())
+                    .map(whom -> new Troubles(cluster, whom, random.split()))
+                    .toList();
+            List<Thread> befalling =
+                    troubles.stream().map(each -> new Thread(each, "troubles")).toList();
+            befalling.forEach(Thread::start);
             long began = System.nanoTime();
             for (int run = 0; run < RUNS; run++) {
                 ask(cluster, handoffs.get(random.nextInt(handoffs.size())), "press " + run);
                 awaitFewerThan(cluster, WAITING_AT_MOST);
             }
             awaitFewerThan(cluster, 1);
-            troubles.end();
-            befalling.join();
-            assertThat(troubles.said()).isEmpty();
+            troubles.forEach(Troubles::end);
+            for (Thread each : befalling) {
+                each.join();
+            }
+            assertThat(troubles.stream().flatMap(each -> each.said().stream())).isEmpty();
             System.out.println("figure chaos_runs " + asked.size() + " in "
-                    + Duration.ofNanos(System.nanoTime() - began).toSeconds() + " s: " + troubles.counts());
+                    + Duration.ofNanos(System.nanoTime() - began).toSeconds() + " s: "
+                    + troubles.stream().map(Troubles::counts).toList());
             judge(cluster, seconds, expected);
             awaitOnlyWhatIsReferredTo(cluster);
         }

@@ -32,8 +32,8 @@ class ManyNodesTest {
     static void start() throws Exception {
         cluster = new Cluster(folder, 1);
         cluster.add(Role.WEB).process().awaitAnswer();
-        cluster.add(Role.PRINT);
-        cluster.add(Role.PRINT);
+        cluster.add(Role.PRINT, "--apodex.node=print-1");
+        cluster.add(Role.PRINT, "--apodex.node=print-2");
         for (Cluster.Node node : cluster.nodes) {
             node.process().awaitAnswer();
         }
@@ -158,5 +158,78 @@ class ManyNodesTest {
         }
         throw new AssertionError(
                 client.get("/api/sessions/" + session + "/findings").text());
+    }
+
+    /** The node that has taken up what is printed. */
+    private static Cluster.Node printing() throws Exception {
+        for (int i = 0; i < 200; i++) {
+            List<String> nodes =
+                    cluster.names("SELECT picked_by FROM scheduled_tasks WHERE picked AND task_name = 'print-run'");
+            if (!nodes.isEmpty()) {
+                return cluster.nodes.get(nodes.get(0).equals("print-1") ? 1 : 2);
+            }
+            Thread.sleep(50);
+        }
+        throw new AssertionError("Nobody prints.");
+    }
+
+    @Test
+    void whoSleepsPastItsLeasePublishesNothing() throws Exception {
+        Client client = cluster.client();
+        String handoff = client.handoff(bringIn(client, 8, 40));
+        List<String> expected = hashes(client.await(client.run(handoff, EVERYTHING)));
+        String run = client.run(handoff, EVERYTHING);
+        Cluster.Node sleeper = printing();
+        while (client.get("/api/runs/" + run).json().get("progress").asDouble() < 0.05) {
+            Thread.sleep(5);
+        }
+        sleeper.process().pause();
+        JsonNode done = client.await(run);
+        assertThat(hashes(done)).isEqualTo(expected);
+        List<String> stored = cluster.names("SELECT stored_as FROM run WHERE id = '" + run + "'");
+        sleeper.process().wake();
+        for (int i = 0; i < 300 && !sleeper.process().said().contains("run=" + run + " ending=lost"); i++) {
+            Thread.sleep(100);
+        }
+        assertThat(sleeper.process().said()).contains("run=" + run + " ending=lost");
+        assertThat(cluster.names("SELECT stored_as FROM run WHERE id = '" + run + "'"))
+                .isEqualTo(stored);
+        assertThat(parcel(client, done))
+                .hasSize(done.get("parcels").get(0).get("bytes").asInt());
+        for (int i = 0; i < 100 && attempts(run) > 1; i++) {
+            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3)");
+            Thread.sleep(200);
+        }
+        assertThat(attempts(run)).as("what the sleeper had put there is swept").isEqualTo(1);
+    }
+
+    private static long attempts(String run) throws Exception {
+        return cluster.keys().stream()
+                .filter(key -> key.contains("/" + run + "/"))
+                .map(key -> key.split("/")[3])
+                .distinct()
+                .count();
+    }
+
+    @Test
+    void whatIsCancelledAtOneNodeEndsOnAnother() throws Exception {
+        Client client = cluster.client();
+        String run = client.run(client.handoff(bringIn(client, 6, 40)), EVERYTHING);
+        printing();
+        client.post("/api/runs/" + run + "/cancel", "");
+        assertThat(client.await(run).get("state").asText()).isEqualTo("cancelled");
+        for (int i = 0; i < 100 && attempts(run) > 0; i++) {
+            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3)");
+            Thread.sleep(200);
+        }
+        assertThat(attempts(run)).isZero();
+    }
+
+    @Test
+    void aNodeThatPrintsServesNobody() throws Exception {
+        Client client = cluster.nodes.get(1).process().client();
+        assertThat(client.get("/actuator/health").status()).isEqualTo(200);
+        assertThat(client.get("/api/sessions").status()).isEqualTo(404);
+        assertThat(client.get("/").status()).isEqualTo(404);
     }
 }

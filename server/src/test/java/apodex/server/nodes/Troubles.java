@@ -11,14 +11,22 @@ final class Troubles implements Runnable {
     /** Past the eight seconds after which others take a node for dead. */
     private static final int LONG_SLEEP_MS = 12_000;
 
+    /** Whom it befalls: one thing at a time each. */
+    enum Whom {
+        NODES,
+        WHAT_THEY_STAND_ON
+    }
+
     private final Cluster cluster;
+    private final Whom whom;
     private final RandomGenerator random;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final List<String> said = new ArrayList<>();
     private volatile boolean isOver;
 
-    Troubles(Cluster cluster, RandomGenerator random) {
+    Troubles(Cluster cluster, Whom whom, RandomGenerator random) {
         this.cluster = cluster;
+        this.whom = whom;
         this.random = random;
     }
 
@@ -55,7 +63,7 @@ final class Troubles implements Runnable {
     private void befall() throws Exception {
         Cluster.Node node = cluster.nodes.get(random.nextInt(cluster.nodes.size()));
         DatabaseMember member = cluster.databases.get(random.nextInt(cluster.databases.size()));
-        switch (random.nextInt(8)) {
+        switch (whom == Whom.NODES ? random.nextInt(5) : random.nextInt(5, 8)) {
             case 0, 1 -> {
                 count("node killed");
                 node.process().kill();

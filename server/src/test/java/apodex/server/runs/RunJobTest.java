@@ -47,7 +47,10 @@ class RunJobTest {
                 null,
                 null,
                 mock(Turns.class),
-                mock(ThisNode.class));
+                mock(ThisNode.class),
+                mock(RunFigures.class),
+                null,
+                null);
         job.carryOut("r"); // what it would throw, the scheduler would begin again
         verify(mapper).end(eq("r"), any(), eq(RunState.FAILED), contains("Memory ran out"));
     }
@@ -57,8 +60,23 @@ class RunJobTest {
         KnownLevels levels = mock(KnownLevels.class);
         Run run = mock(Run.class);
         doThrow(new IllegalStateException("as if")).when(levels).keep(any(), any(), any(), any());
-        RunJob job =
-                new RunJob(null, null, null, null, null, null, null, null, mock(Pace.class), levels, null, null, null);
+        RunJob job = new RunJob(
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                mock(Pace.class),
+                levels,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
         job.learnFrom(run, new Printing.Result(null, List.of()), null, null); // a run that threw would be removed
         verify(levels).keep(any(), any(), any(), any());
     }
