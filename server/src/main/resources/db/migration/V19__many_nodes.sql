@@ -59,3 +59,21 @@ CREATE TABLE levels_wanted (
     failed_at  TIMESTAMP(3)  NULL,
     asked_at   TIMESTAMP(3)  NOT NULL DEFAULT CURRENT_TIMESTAMP(3)
 );
+
+-- Files on their way in where several nodes serve: what the protocol keeps of one (info), how much of it lies in the storage, and which
+-- request has it in hand.
+CREATE TABLE arriving (
+    id           VARCHAR(36)  NOT NULL PRIMARY KEY,
+    info         MEDIUMBLOB   NOT NULL,
+    bytes        BIGINT       NOT NULL DEFAULT 0,
+    expires_at   TIMESTAMP(3) NOT NULL DEFAULT '2000-01-01 00:00:01',
+    locked_by    VARCHAR(36)  NULL,
+    locked_until TIMESTAMP(3) NULL
+);
+
+CREATE TABLE arrived_part (
+    arriving_id VARCHAR(36) NOT NULL,
+    start       BIGINT      NOT NULL,
+    length      INT         NOT NULL,
+    PRIMARY KEY (arriving_id, start)
+);

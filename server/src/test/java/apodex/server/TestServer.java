@@ -242,31 +242,42 @@ public final class TestServer implements AutoCloseable {
 
         /** A file that arrives piece by piece, whole; its id. @param folder it lay in; empty for none */
         public String arrive(String folder, String name, byte[] bytes) throws Exception {
+            String id = announce(folder, name, bytes.length);
+            goOn(id, 0, bytes);
+            return id;
+        }
+
+        /** Says that a file will come; its id. */
+        public String announce(String folder, String name, int length) throws Exception {
             Base64.Encoder base64 = Base64.getEncoder();
             String metadata = "filename " + base64.encodeToString(name.getBytes(StandardCharsets.UTF_8)) + ",folder"
                     + (folder.isEmpty() ? "" : " " + base64.encodeToString(folder.getBytes(StandardCharsets.UTF_8)));
-            Answer announced = send(
-                    "POST",
-                    "/api/arrivals",
-                    new byte[0],
-                    "Tus-Resumable",
-                    "1.0.0",
-                    "Upload-Length",
-                    String.valueOf(bytes.length),
-                    "Upload-Metadata",
-                    metadata);
-            String place = announced.header("Location");
-            send(
+            String place = send(
+                            "POST",
+                            "/api/arrivals",
+                            new byte[0],
+                            "Tus-Resumable",
+                            "1.0.0",
+                            "Upload-Length",
+                            String.valueOf(length),
+                            "Upload-Metadata",
+                            metadata)
+                    .header("Location");
+            return place.substring(place.lastIndexOf('/') + 1);
+        }
+
+        /** Some of a file that is arriving. */
+        public Answer goOn(String id, long at, byte[] bytes) throws Exception {
+            return send(
                     "PATCH",
-                    URI.create(place).getPath(),
+                    "/api/arrivals/" + id,
                     bytes,
                     "Tus-Resumable",
                     "1.0.0",
                     "Content-Type",
                     "application/offset+octet-stream",
                     "Upload-Offset",
-                    "0");
-            return place.substring(place.lastIndexOf('/') + 1);
+                    String.valueOf(at));
         }
 
         /** Drops files, each under its name, with an optional session name. */

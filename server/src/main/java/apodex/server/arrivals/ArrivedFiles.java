@@ -1,8 +1,11 @@
 package apodex.server.arrivals;
 
 import apodex.server.DataFolder;
+import apodex.server.storage.Storage;
 import apodex.server.web.Refused;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -29,16 +32,21 @@ class ArrivedFiles {
     private static final Duration BETWEEN_SWEEPS = Duration.ofHours(1);
     private static final Logger LOG = LoggerFactory.getLogger(ArrivedFiles.class);
 
-    private final Storage storage;
+    /** Where they lie if this process has them to itself; null where nodes share them. */
+    @Nullable
+    private final OnThisDisk onThisDisk;
+
+    private final SharedArrivals shared;
     private final TusFileUploadService protocol;
     private long sweptAtMillis;
 
-    ArrivedFiles(DataFolder dataFolder) {
+    ArrivedFiles(DataFolder dataFolder, Storage storage, SharedArrivals shared, SharedArrivalLocks locks) {
         String folder = dataFolder.arriving().toString();
-        storage = new Storage(folder);
+        this.shared = shared;
+        onThisDisk = storage.isShared() ? null : new OnThisDisk(folder);
         protocol = new TusFileUploadService()
-                .withUploadStorageService(storage)
-                .withUploadLockingService(new DiskLockingService(folder))
+                .withUploadStorageService(onThisDisk == null ? shared : onThisDisk)
+                .withUploadLockingService(onThisDisk == null ? locks : new DiskLockingService(folder))
                 .withUploadUri(PATH)
                 .withUploadExpirationPeriod(KEPT.toMillis());
         protocol.disableTusExtension("checksum").disableTusExtension("concatenation");
@@ -57,7 +65,7 @@ class ArrivedFiles {
         }
         sweptAtMillis = now;
         try {
-            if (Files.isDirectory(storage.folder())) {
+            if (onThisDisk == null || Files.isDirectory(onThisDisk.folder())) {
                 protocol.cleanup();
             }
         } catch (IOException e) {
@@ -79,13 +87,22 @@ class ArrivedFiles {
             throw Refused.conflict("“" + name + "” has not arrived whole.");
         }
         Path content = folder.resolve("arrived-" + UUID.randomUUID());
-        Path bytes = storage.bytes(info.getId());
+        if (onThisDisk == null) {
+            try (OutputStream out = Files.newOutputStream(content)) {
+                shared.copyUploadTo(info, out);
+            }
+        } else {
+            link(onThisDisk.bytes(info.getId()), content);
+        }
+        return new Arrived(Objects.requireNonNullElse(info.getMetadata().get("folder"), ""), name, content);
+    }
+
+    private static void link(Path bytes, Path content) throws IOException {
         try {
             Files.createLink(content, bytes);
         } catch (UnsupportedOperationException | IOException e) {
             Files.copy(bytes, content); // disks that know no links, such as those of cameras and old servers
         }
-        return new Arrived(Objects.requireNonNullElse(info.getMetadata().get("folder"), ""), name, content);
     }
 
     void forget(String id, String owner) {
@@ -109,8 +126,8 @@ class ArrivedFiles {
     }
 
     /** The library's, with the way to a file's bytes, so that gigabytes need not be copied. */
-    private static final class Storage extends DiskStorageService {
-        Storage(String folder) {
+    private static final class OnThisDisk extends DiskStorageService {
+        OnThisDisk(String folder) {
             super(folder);
         }
 

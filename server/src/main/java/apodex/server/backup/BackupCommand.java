@@ -40,6 +40,7 @@ public final class BackupCommand {
     /** @return what to say */
     public static String run(ApplicationContext context, String file) {
         Path data = data(context.getEnvironment());
+        refuseWhereOthersKeepIt(context.getEnvironment());
         Path target = Path.of(file).toAbsolutePath();
         if (Files.exists(target)) {
             throw new CannotStart(target + " is there already; say another name.", null);
@@ -65,6 +66,18 @@ public final class BackupCommand {
             throw new CannotStart("The backup was not made. " + e.getMessage(), e);
         } finally {
             remove(staging);
+        }
+    }
+
+    /** @throws CannotStart where the database and the files are not on this machine alone */
+    static void refuseWhereOthersKeepIt(Environment environment) {
+        for (String setting : List.of("apodex.storage.address", "apodex.db.address")) {
+            if (!environment.getProperty(setting, "").isBlank()) {
+                throw new CannotStart(
+                        "This house keeps its files and its database elsewhere (APODEX_STORAGE, APODEX_DB): back both up by"
+                                + " their own tools, the database first. docs/scale.md says how.",
+                        null);
+            }
         }
     }
 

@@ -26,6 +26,7 @@ import org.springframework.context.annotation.Import;
 public final class RestoreCommand {
     /** @return what to say */
     public static String run(ApplicationContext context, String file) {
+        BackupCommand.refuseWhereOthersKeepIt(context.getEnvironment());
         Path data = BackupCommand.data(context.getEnvironment());
         Path backup = Path.of(file);
         if (!Files.isRegularFile(backup)) {

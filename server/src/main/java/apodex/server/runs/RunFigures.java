@@ -32,9 +32,14 @@ class RunFigures {
     /** Where the time of an attempt goes. */
     static final class Stopwatch {
         private final long startNanos = System.nanoTime();
+        private long claimed;
         private long brought;
         private long published;
         private long over;
+
+        void isClaimed() {
+            claimed = System.nanoTime();
+        }
 
         void recordingsAreHere() {
             brought = System.nanoTime();
@@ -44,12 +49,17 @@ class RunFigures {
             over = System.nanoTime();
         }
 
+        /** And the database refers to it. */
         void isPublished() {
             published = System.nanoTime();
         }
 
+        private double claiming() {
+            return seconds(startNanos, claimed);
+        }
+
         private double fetching() {
-            return seconds(startNanos, brought);
+            return seconds(claimed, brought);
         }
 
         private double publishing() {
@@ -76,13 +86,14 @@ class RunFigures {
         registry.summary("apodex.runs.bytes").record(bytes);
         LOG.info(String.format(
                 Locale.ROOT,
-                "run=%s ending=%s node=%s files=%d bytes=%d seconds=%.2f fetching=%.2f printing=%.2f publishing=%.2f",
+                "run=%s ending=%s node=%s files=%d bytes=%d seconds=%.3f claiming=%.3f fetching=%.3f printing=%.3f publishing=%.3f",
                 runId,
                 word,
                 node.id(),
                 files,
                 bytes,
                 watch.all(),
+                watch.claiming(),
                 watch.fetching(),
                 progress.secondsPrinted(),
                 watch.publishing()));

@@ -15,6 +15,7 @@ import apodex.server.storage.LostWriting;
 import apodex.server.storage.Patience;
 import apodex.server.storage.Storage;
 import apodex.server.storage.Writing;
+import apodex.server.web.StorageAway;
 import apodex.signal.WalkObserver;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -35,6 +36,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class RunJob {
     private static final Logger LOG = LoggerFactory.getLogger(RunJob.class);
+    /** At each, it waited minutes for what was away. */
+    private static final int MOST_ATTEMPTS = 10;
+
     private static final int THREADS = Runtime.getRuntime().availableProcessors();
 
     private final RunMapper mapper;
@@ -93,29 +97,30 @@ class RunJob {
     /** @throws CancellationException when the server goes down in the middle; the run is then to be begun again */
     void carryOut(String runId) {
         Run run = Patience.with(() -> mapper.find(runId));
+        RunFigures.Stopwatch watch = new RunFigures.Stopwatch();
         String claim = UUID.randomUUID().toString();
         if (run == null || run.state().isOver() || Patience.with(() -> mapper.claim(runId, claim)) == 0) {
             return;
         }
         String name = storage.isShared() ? "runs/" + runId + "/" + claim : "runs/" + runId;
-        Attempt attempt = new Attempt(run, claim, name, new RunFolder(storage.making(name)));
+        Attempt attempt = new Attempt(run, claim, name, new RunFolder(storage.making(name)), watch);
+        watch.isClaimed();
         node.runBegins();
         try {
             carryOut(attempt);
         } catch (LostClaim | LostWriting e) {
-            LOG.info("Run {} goes on elsewhere.", runId);
-            Patience.doing(() -> writing.abandon(name));
-            leave(attempt);
-            tell(attempt, RunEnding.LOST);
+            giveUp(attempt);
+        } catch (StorageAway e) {
+            if (Patience.with(() -> mapper.attempts(runId)) < MOST_ATTEMPTS) { // what takes so long may be back by then
+                LOG.warn("Run {} is begun again. {}", runId, e.getMessage());
+                giveUp(attempt);
+            } else {
+                end(attempt, RunState.FAILED, RunTrouble.inWords(e));
+            }
         } catch (CancellationException e) {
             if (!Patience.with(() -> mapper.isCancelRequested(runId))) {
-                leave(attempt);
-                if (!Patience.with(() -> mapper.isClaimed(runId, claim))) {
-                    LOG.info("Run {} goes on elsewhere.", runId);
-                    tell(attempt, RunEnding.LOST);
-                    return;
-                }
-                throw e;
+                giveUp(attempt);
+                return;
             }
             end(attempt, RunState.CANCELLED, null);
         } catch (IOException e) {
@@ -159,8 +164,8 @@ class RunJob {
         List<RunMapper.StoredParcel> parcels = packing.of(attempt, printed.plan(), proof);
         attempt.watch().isPacked();
         storage.publish(attempt.name());
-        attempt.watch().isPublished();
         finish(attempt, printed.plan(), proof, parcels, meter);
+        attempt.watch().isPublished();
         figures.over(
                 run.id(),
                 RunEnding.DONE,
@@ -170,6 +175,20 @@ class RunJob {
                 attempt.watch());
         storage.leave(attempt.name());
         learnFrom(run, printed, effort, meter);
+    }
+
+    /**
+     * Leaves a run to others.
+     *
+     * @throws CancellationException when there are none, so that it is begun again
+     */
+    private void giveUp(Attempt attempt) {
+        Patience.doing(() -> writing.abandon(attempt.name()));
+        leave(attempt);
+        tell(attempt, RunEnding.LOST);
+        if (Patience.with(() -> mapper.isClaimed(attempt.run().id(), attempt.claim()))) {
+            throw new CancellationException("Run " + attempt.run().id() + " is begun again.");
+        }
     }
 
     /** What this machine alone has of it. Where everything is on this machine, the next attempt finds what is whole. */

@@ -126,6 +126,10 @@ interface RunMapper {
             WHERE id = #{id} AND state IN ('WAITING', 'PRINTING', 'PROOFING')""")
     int claim(String id, String claim);
 
+    /** How often it was taken up. */
+    @Select("SELECT attempts FROM run WHERE id = #{id}")
+    int attempts(String id);
+
     @Select("SELECT COUNT(*) > 0 FROM run WHERE id = #{id} AND claim = #{claim}")
     boolean isClaimed(String id, String claim);
 

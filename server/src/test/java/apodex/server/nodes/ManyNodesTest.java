@@ -34,6 +34,7 @@ class ManyNodesTest {
         cluster.add(Role.WEB).process().awaitAnswer();
         cluster.add(Role.PRINT, "--apodex.node=print-1");
         cluster.add(Role.PRINT, "--apodex.node=print-2");
+        cluster.add(Role.WEB);
         for (Cluster.Node node : cluster.nodes) {
             node.process().awaitAnswer();
         }
@@ -223,6 +224,31 @@ class ManyNodesTest {
             Thread.sleep(200);
         }
         assertThat(attempts(run)).isZero();
+    }
+
+    /** A file comes in two pieces, each to another node, and a third makes something of it. */
+    @Test
+    void filesArriveAtWhicheverNodeThereIs() throws Exception {
+        List<Client> nodes = List.of(
+                cluster.client(), cluster.nodes.get(3).process().client());
+        byte[] file = rows(1, 3).get("Row 0.wav");
+        byte[] first = Arrays.copyOf(file, 100_000);
+        String id = nodes.get(0).announce("", "Row 0.wav", file.length);
+        assertThat(nodes.get(1).goOn(id, 0, first).status()).isEqualTo(204);
+        assertThat(nodes.get(0).goOn(id, 50, first).status()).as("not where it ended").isEqualTo(409);
+        assertThat(nodes.get(0)
+                        .goOn(id, first.length, Arrays.copyOfRange(file, first.length, file.length))
+                        .header("Upload-Offset"))
+                .isEqualTo(String.valueOf(file.length));
+        JsonNode intake = nodes.get(1)
+                .post("/api/intakes", "{\"uploads\": [\"" + id + "\"], \"name\": \"Two\"}")
+                .json();
+        JsonNode made = nodes.get(0)
+                .post("/api/intakes/" + intake.get("id").asText() + "/session", "{\"revision\": 1}")
+                .json();
+        JsonNode run = cluster.client().await(nodes.get(1).run(nodes.get(0).handoff(made.get("id").asText())));
+        assertThat(run.get("state").asText()).isEqualTo("done");
+        assertThat(cluster.keys()).noneMatch(key -> key.startsWith("all/arrivals/") || key.startsWith("all/intakes/"));
     }
 
     @Test
