@@ -12,6 +12,7 @@ import apodex.time.SampleRate;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -109,6 +110,32 @@ public record Plan(
             stations.add(Station.RAW);
         }
         return stations;
+    }
+
+    /** The files of one section alone, each as it would be among all; for who prints a part of a run. */
+    public Plan ofSection(int section) {
+        List<String> none = Collections.nCopies(sections.size(), "");
+        return new Plan(
+                name,
+                prints.stream().filter(print -> print.section() == section).toList(),
+                List.of(),
+                none,
+                none,
+                rows,
+                sections,
+                sharing,
+                format,
+                listeningAs,
+                cues,
+                rate,
+                ringsOut,
+                depth,
+                ownDepth,
+                sheet,
+                document,
+                layOut,
+                Edits.NONE,
+                bytes);
     }
 
     /** The section a print belongs to. */

@@ -110,12 +110,28 @@ public final class Printing {
         }
     }
 
+    /** Where a file comes from that is there already. */
+    public enum Origin {
+        RUN_BEFORE,
+        /** A part of this very run, printed elsewhere. */
+        THIS_RUN
+    }
+
     /**
-     * A file of an earlier run, whole and unchanged since.
+     * A file that is there already, whole and unchanged since.
      *
      * @param frames length of its section then
      */
-    public record Earlier(Path file, long frames, Made made) {}
+    public record Earlier(Path file, long frames, Made made, Origin origin) {
+        /** Of an earlier run. */
+        public Earlier(Path file, long frames, Made made) {
+            this(file, frames, made, Origin.RUN_BEFORE);
+        }
+
+        private Made inThisRun() {
+            return origin == Origin.RUN_BEFORE ? made.again() : made;
+        }
+    }
 
     /**
      * What came out.
@@ -280,7 +296,7 @@ public final class Printing {
         for (Print print : kept) {
             Earlier there = earlier(print);
             Files.copy(there.file(), folder.resolve(print.path()));
-            made[plan.prints().indexOf(print)] = there.made().again();
+            made[plan.prints().indexOf(print)] = there.inThisRun();
         }
         for (Print click : all.stream().filter(Print::isClick).toList()) {
             click(click, frames);

@@ -389,4 +389,54 @@ class BriefTest {
         return new Stretch(
                 new Stretch.Point(Stretch.CountedIn.SECONDS, from), new Stretch.Point(Stretch.CountedIn.SECONDS, to));
     }
+
+    @Test
+    void partsThatWerePrintedElsewhereMakeTheSameRun() throws IOException {
+        Handoff handoff = Handoff.named("x")
+                .with(Brief.ARCHIVE)
+                .withSections(List.of(new Section("A", stretch(0, 0.5)), new Section("B", stretch(1, 2))));
+        Plan plan = plan(handoff);
+        Path whole = Files.createDirectories(folder.resolve("whole"));
+        Printing.Result alone = Printing.print(session, handoff, plan, whole, recordings, 2, WalkObserver.NONE);
+        Path part = Files.createDirectories(folder.resolve("part"));
+        Printing.Result second =
+                Printing.print(session, handoff, plan.ofSection(1), part, recordings, 2, WalkObserver.NONE);
+        Map<String, Printing.Earlier> there = new java.util.HashMap<>();
+        for (int i = 0; i < second.prints().size(); i++) {
+            Print print = second.plan().prints().get(i);
+            there.put(
+                    second.prints().get(i).key(),
+                    new Printing.Earlier(
+                            part.resolve(print.path()),
+                            second.plan().section(print).frames(),
+                            second.prints().get(i),
+                            Printing.Origin.THIS_RUN));
+        }
+        assertThat(there).isNotEmpty().hasSizeLessThan(alone.prints().size());
+        java.util.Set<String> asked = new java.util.HashSet<>();
+        Path together = Files.createDirectories(folder.resolve("together"));
+        Printing.Result both = Printing.print(
+                session,
+                handoff,
+                plan,
+                together,
+                recordings,
+                2,
+                WalkObserver.NONE,
+                key -> {
+                    asked.add(key);
+                    return Optional.ofNullable(there.get(key));
+                },
+                Map.of());
+        assertThat(asked).containsAll(there.keySet());
+        assertThat(both.plan()).isEqualTo(alone.plan());
+        assertThat(both.prints())
+                .extracting(Printing.Made::key, Printing.Made::digest, Printing.Made::takenOver)
+                .isEqualTo(alone.prints().stream()
+                        .map(made -> org.assertj.core.api.Assertions.tuple(made.key(), made.digest(), false))
+                        .toList());
+        for (Print print : alone.plan().prints()) {
+            assertThat(together.resolve(print.path())).hasSameBinaryContentAs(whole.resolve(print.path()));
+        }
+    }
 }

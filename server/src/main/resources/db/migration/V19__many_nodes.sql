@@ -77,3 +77,16 @@ CREATE TABLE arrived_part (
     length      INT         NOT NULL,
     PRIMARY KEY (arriving_id, start)
 );
+
+-- Sections of a run that other nodes print for the one that has taken it up. plan: what of it, levels given. name: where it lies.
+CREATE TABLE run_share (
+    run_id  VARCHAR(36)  NOT NULL,
+    claim   VARCHAR(36)  NOT NULL,
+    section INT          NOT NULL,
+    state   VARCHAR(10)  NOT NULL,
+    plan    LONGTEXT     NOT NULL,
+    taken   VARCHAR(36)  NULL,
+    name    VARCHAR(160) NULL,
+    PRIMARY KEY (run_id, claim, section),
+    KEY run_share_name (name)
+);

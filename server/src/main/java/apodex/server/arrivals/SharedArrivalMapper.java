@@ -47,7 +47,8 @@ interface SharedArrivalMapper {
     @Update("UPDATE arriving SET locked_by = NULL WHERE id = #{id} AND locked_by = #{lock}")
     void unlock(String id, String lock);
 
-    @Select("SELECT COUNT(*) > 0 FROM arriving WHERE id = #{id} AND locked_by IS NOT NULL AND locked_until > CURRENT_TIMESTAMP(3)")
+    @Select(
+            "SELECT COUNT(*) > 0 FROM arriving WHERE id = #{id} AND locked_by IS NOT NULL AND locked_until > CURRENT_TIMESTAMP(3)")
     boolean isLocked(String id);
 
     @Select("SELECT id FROM arriving WHERE expires_at < CURRENT_TIMESTAMP(3)")

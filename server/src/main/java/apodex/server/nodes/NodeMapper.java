@@ -24,10 +24,7 @@ interface NodeMapper {
             + " AND seen_at > CURRENT_TIMESTAMP(3) - INTERVAL 15 SECOND")
     List<String> storagesOfOthers(String id);
 
-    @Select(
-            "SELECT role, COUNT(*) AS count FROM node WHERE seen_at > CURRENT_TIMESTAMP(3) - INTERVAL 15 SECOND GROUP BY role")
-    List<Count> alive();
-
-    /** How many there are of a role. */
-    record Count(String role, int count) {}
+    /** How many nodes that print there are. */
+    @Select("SELECT COUNT(*) FROM node WHERE role <> 'web' AND seen_at > CURRENT_TIMESTAMP(3) - INTERVAL 15 SECOND")
+    int printing();
 }

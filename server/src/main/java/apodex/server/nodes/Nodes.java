@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** Says in the database that this process is there, and does not let two work on one database that do not see the same files. */
 @Component
-class Nodes {
+public class Nodes {
     private static final Logger LOG = LoggerFactory.getLogger(Nodes.class);
 
     private final NodeMapper mapper;
@@ -51,6 +51,11 @@ class Nodes {
         } catch (DataAccessException e) {
             LOG.debug("It could not be told that this node is there.", e);
         }
+    }
+
+    /** How many nodes that print there are, this one included if it is one. */
+    public int printing() {
+        return mapper.printing();
     }
 
     @PreDestroy

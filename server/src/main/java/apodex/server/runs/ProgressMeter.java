@@ -68,6 +68,11 @@ final class ProgressMeter implements WalkObserver {
         return !printedBefore;
     }
 
+    /** What printing all of it was expected to take. */
+    double secondsExpected() {
+        return expected.printing();
+    }
+
     double secondsPrinted() {
         return secondsPrinted;
     }

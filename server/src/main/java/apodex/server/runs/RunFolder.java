@@ -26,6 +26,7 @@ final class RunFolder {
     private static final int FORCING = 4;
     static final String FILES = "files/";
     static final String RESULT = "result.json";
+    private static final String SUMS = "sums";
 
     private final Path home;
 
@@ -90,6 +91,19 @@ final class RunFolder {
     Path begin() throws IOException {
         Files.createDirectories(home);
         return Files.createDirectory(home.resolve(UNFINISHED + UUID.randomUUID()));
+    }
+
+    /** Where a part of a run keeps what its section's files must be together. */
+    Path beginSums() throws IOException {
+        return Files.createDirectories(home.resolve(SUMS));
+    }
+
+    /** Copies that of one section, where there is one, to where a run looks for it. */
+    void copySum(int section, Path sums) throws IOException {
+        Path sum = home.resolve(SUMS).resolve(section + ".wav");
+        if (Files.exists(sum)) {
+            Files.copy(sum, sums.resolve(section + ".wav"), StandardCopyOption.REPLACE_EXISTING);
+        }
     }
 
     /** Writes everything in {@code made} through to the disk and lets it appear as {@code name}. */

@@ -58,6 +58,7 @@ class RunJob {
     private final RunFigures figures;
     private final ReadBack readBack;
     private final Packing packing;
+    private final Shares shares;
 
     RunJob(
             RunMapper mapper,
@@ -75,7 +76,9 @@ class RunJob {
             ThisNode node,
             RunFigures figures,
             ReadBack readBack,
-            Packing packing) {
+            Packing packing,
+            Shares shares) {
+        this.shares = shares;
         this.readBack = readBack;
         this.packing = packing;
         this.figures = figures;
@@ -235,7 +238,8 @@ class RunJob {
                 levels.levelled(run.session(), run.handoff(), run.plan(), WalkObserver.cancelledBy(meter::isCancelled));
         Path work = folder.begin();
         Printing.Result result;
-        try (EarlierFiles.Found found = earlier.of(run)) {
+        try (EarlierFiles.Found found = earlier.of(run);
+                GivenShares given = shares.give(attempt, levelled, meter.secondsExpected(), sums, meter::isCancelled)) {
             result = Printing.print(
                     run.session(),
                     run.handoff(),
@@ -244,7 +248,7 @@ class RunJob {
                     store,
                     THREADS,
                     meter,
-                    found::by,
+                    key -> found.by(key).or(() -> given.by(key)),
                     Proving.plainSums(run.session(), run.handoff(), run.plan(), sums));
         }
         folder.keep(result);

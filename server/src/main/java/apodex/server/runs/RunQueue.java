@@ -19,6 +19,11 @@ class RunQueue {
         return task("prove-run", job::carryOut);
     }
 
+    @Bean
+    OneTimeTask<Void> printShare(ShareJob job) {
+        return task(Shares.TASK, job::carryOut);
+    }
+
     private static OneTimeTask<Void> task(String name, Consumer<String> work) {
         return Tasks.oneTime(name)
                 // Only a server going down lets a job fail; it is to be picked up as soon as there is one again.

@@ -49,6 +49,7 @@ interface WritingMapper {
             SELECT EXISTS (SELECT 1 FROM run WHERE stored_as = #{name})
                 OR EXISTS (SELECT 1 FROM stored_recording r WHERE r.name = #{name})
                 OR EXISTS (SELECT 1 FROM intake i WHERE CONCAT('intakes/', i.id) = #{name})
+                OR EXISTS (SELECT 1 FROM run_share s WHERE s.name = #{name})
                 OR EXISTS (SELECT 1 FROM arriving a WHERE CONCAT('arrivals/', a.id) = #{name})""")
     boolean isReferredTo(String name);
 }

@@ -7,6 +7,8 @@ import apodex.audio.SoundBytes;
 import apodex.server.TestServer;
 import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HexFormat;
@@ -23,6 +25,11 @@ import org.junit.jupiter.api.io.TempDir;
 class ManyNodesTest {
     static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
 
+    private static final String SECTIONS =
+            """
+            [{"name": "A", "stretch": {"from": {"unit": "bars", "at": 1}, "to": {"unit": "bars", "at": 9}}},
+             {"name": "B", "stretch": {"from": {"unit": "bars", "at": 9}, "to": {"unit": "bars", "at": 17}}}]""";
+
     @TempDir
     static Path folder;
 
@@ -32,8 +39,8 @@ class ManyNodesTest {
     static void start() throws Exception {
         cluster = new Cluster(folder, 1);
         cluster.add(Role.WEB).process().awaitAnswer();
-        cluster.add(Role.PRINT, "--apodex.node=print-1");
-        cluster.add(Role.PRINT, "--apodex.node=print-2");
+        cluster.add(Role.PRINT, "--apodex.node=print-1", "--apodex.share-from-seconds=0");
+        cluster.add(Role.PRINT, "--apodex.node=print-2", "--apodex.share-from-seconds=0");
         cluster.add(Role.WEB);
         for (Cluster.Node node : cluster.nodes) {
             node.process().awaitAnswer();
@@ -229,13 +236,15 @@ class ManyNodesTest {
     /** A file comes in two pieces, each to another node, and a third makes something of it. */
     @Test
     void filesArriveAtWhicheverNodeThereIs() throws Exception {
-        List<Client> nodes = List.of(
-                cluster.client(), cluster.nodes.get(3).process().client());
+        List<Client> nodes =
+                List.of(cluster.client(), cluster.nodes.get(3).process().client());
         byte[] file = rows(1, 3).get("Row 0.wav");
         byte[] first = Arrays.copyOf(file, 100_000);
         String id = nodes.get(0).announce("", "Row 0.wav", file.length);
         assertThat(nodes.get(1).goOn(id, 0, first).status()).isEqualTo(204);
-        assertThat(nodes.get(0).goOn(id, 50, first).status()).as("not where it ended").isEqualTo(409);
+        assertThat(nodes.get(0).goOn(id, 50, first).status())
+                .as(cluster.nodes.get(0).process().said())
+                .isEqualTo(409);
         assertThat(nodes.get(0)
                         .goOn(id, first.length, Arrays.copyOfRange(file, first.length, file.length))
                         .header("Upload-Offset"))
@@ -246,9 +255,40 @@ class ManyNodesTest {
         JsonNode made = nodes.get(0)
                 .post("/api/intakes/" + intake.get("id").asText() + "/session", "{\"revision\": 1}")
                 .json();
-        JsonNode run = cluster.client().await(nodes.get(1).run(nodes.get(0).handoff(made.get("id").asText())));
+        JsonNode run = cluster.client()
+                .await(nodes.get(1).run(nodes.get(0).handoff(made.get("id").asText())));
         assertThat(run.get("state").asText()).isEqualTo("done");
         assertThat(cluster.keys()).noneMatch(key -> key.startsWith("all/arrivals/") || key.startsWith("all/intakes/"));
+    }
+
+    /** Whoever prints them: two sections of noise and of what is mixed from it, as one node alone prints them. */
+    @Test
+    void sectionsArePrintedByWhoHasNothingToDo(@TempDir Path alone) throws Exception {
+        List<String> expected;
+        try (TestServer single = TestServer.start(alone)) {
+            expected = hashes(single.client().await(single.client().run(inSections(single.client()), EVERYTHING)));
+        }
+        Client client = cluster.client();
+        JsonNode run = client.await(client.run(inSections(client), EVERYTHING));
+        assertThat(run.get("state").asText()).as(run.toString()).isEqualTo("done");
+        assertThat(hashes(run)).isEqualTo(expected);
+        String printers = cluster.nodes.get(1).process().said()
+                + cluster.nodes.get(2).process().said();
+        assertThat(printers).contains("Sections [1] of run " + run.get("id").asText() + " are printed by others.");
+        assertThat(printers).doesNotContain("could not be printed for another node");
+        assertThat(run.toString()).as("printed, not taken over").doesNotContain("\"takenOver\":true");
+        assertThat(attempts(run.get("id").asText())).as("parts are gone").isEqualTo(1);
+    }
+
+    private static String inSections(Client client) throws Exception {
+        String handoff = client.handoff(bringIn(client, 4, 40));
+        JsonNode state = client.get("/api/handoffs/" + handoff).json();
+        ObjectNode asked = (ObjectNode) state.get("handoff");
+        asked.set("sections", new ObjectMapper().readTree(SECTIONS));
+        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"handoff\": " + asked + "}")
+                        .status())
+                .isEqualTo(200);
+        return handoff;
     }
 
     @Test

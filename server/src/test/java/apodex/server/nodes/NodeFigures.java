@@ -114,7 +114,7 @@ class NodeFigures {
     }
 
     private static DataSource source(Cluster cluster) throws Exception {
-        return new MariaDbDataSource("jdbc:mariadb://127.0.0.1:" + cluster.databases.get(0).port()
-                + "/apodex?user=apodex&password=" + DatabaseMember.PASSWORD);
+        return new MariaDbDataSource("jdbc:mariadb://127.0.0.1:"
+                + cluster.databases.get(0).port() + "/apodex?user=apodex&password=" + DatabaseMember.PASSWORD);
     }
 }

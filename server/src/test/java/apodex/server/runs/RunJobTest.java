@@ -50,6 +50,7 @@ class RunJobTest {
                 mock(ThisNode.class),
                 mock(RunFigures.class),
                 null,
+                null,
                 null);
         job.carryOut("r"); // what it would throw, the scheduler would begin again
         verify(mapper).end(eq("r"), any(), eq(RunState.FAILED), contains("Memory ran out"));
@@ -71,6 +72,7 @@ class RunJobTest {
                 null,
                 mock(Pace.class),
                 levels,
+                null,
                 null,
                 null,
                 null,
