@@ -3,15 +3,12 @@ package apodex.intake;
 import apodex.align.Sighting;
 import apodex.audio.AtHand;
 import apodex.audio.Digests;
-import apodex.audio.FlacFile;
 import apodex.audio.PcmReader;
 import apodex.audio.SoundFacts;
 import apodex.audio.SoundFile;
 import apodex.audio.SoundInfo;
-import apodex.audio.WorkFolder;
 import apodex.check.Sounds;
 import apodex.measure.Overview;
-import apodex.measure.OverviewScan;
 import apodex.measure.SoundScan;
 import apodex.measure.StereoImage;
 import apodex.session.Recording;
@@ -20,19 +17,15 @@ import jakarta.annotation.Nullable;
 import java.io.FileNotFoundException;
 import java.io.IOException;
 import java.lang.ref.SoftReference;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.FileTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
 
 /**
  * Keeps recordings on disk, each once, by the SHA-256 of its bytes, in a folder of its own: the file as it came, for
@@ -40,14 +33,8 @@ import java.util.stream.Stream;
  * disk and renamed when whole; after that it never changes.
  */
 public final class RecordingStore implements Sounds {
-    private static final String ORIGINAL = "original";
-    private static final String DECODED = "decoded.wav";
-    private static final String OVERVIEW = "overview";
-    private static final String SCAN = "scan";
-    private static final String SCANS = "scans";
-    private static final String HALF_DONE = ".half-done-";
 
-    private final Path root;
+    private final RecordingFolder folder;
     /** What was read of scans and is still wanted; memory that runs short takes it back. */
     private final Map<String, SoftReference<SoundScan>> scans = new ConcurrentHashMap<>();
     /** Where recordings lie in others: looked for once, since it takes reading both. */
@@ -75,34 +62,14 @@ public final class RecordingStore implements Sounds {
      * @param mostBytes that recordings may take there
      */
     public RecordingStore(Path root, @Nullable Elsewhere elsewhere, long mostBytes) throws IOException {
-        this.root = Files.createDirectories(root);
+        this.folder = new RecordingFolder(root);
         this.elsewhere = elsewhere;
         this.fetched = new AtHand(mostBytes);
-        try (Stream<Path> inside = Files.list(root)) {
-            for (Path each : inside.toList()) {
-                if (each.getFileName().toString().startsWith(HALF_DONE)) {
-                    WorkFolder.remove(each);
-                }
-            }
-        }
         if (elsewhere != null) {
-            Files.createDirectories(root.resolve(SCANS));
-            findFetched();
-        }
-    }
-
-    /** What an earlier start left here. */
-    private void findFetched() throws IOException {
-        try (Stream<Path> homes =
-                Files.find(root, 2, (path, is) -> isSha256(path.getFileName().toString()))) {
-            for (Path home : homes.filter(Files::isDirectory).toList()) {
-                fetched.isHere(home.getFileName().toString(), bytesIn(home));
+            for (String here : folder.all()) {
+                fetched.isHere(here, folder.bytes(here));
             }
         }
-    }
-
-    private Path halfDone() {
-        return root.resolve(HALF_DONE + UUID.randomUUID());
     }
 
     /**
@@ -115,46 +82,18 @@ public final class RecordingStore implements Sounds {
         SoundInfo info = SoundFile.examine(file);
         String title = SoundFacts.read(file).title();
         String sha256 = Digests.sha256(file);
-        Path home = home(sha256);
-        if (Files.exists(home)) {
+        fetched.isUsed(sha256);
+        if (folder.has(sha256)) {
             Files.delete(file);
         } else {
-            prepare(file, info, home);
+            folder.prepare(file, info, sha256);
         }
         if (elsewhere != null) {
-            elsewhere.keep(sha256, List.of(home.resolve(ORIGINAL), home.resolve(OVERVIEW)));
-            fetched.isHere(sha256, bytesIn(home));
+            elsewhere.keep(sha256, List.of(folder.original(sha256), folder.overview(sha256)));
+            fetched.isHere(sha256, folder.bytes(sha256));
             removeUnused();
         }
         return RecordingFacts.of(sha256, fileName, info, title);
-    }
-
-    private void prepare(Path file, SoundInfo info, Path home) throws IOException {
-        Path work = Files.createDirectory(halfDone());
-        try {
-            Path sound = file;
-            if (info.layout() == null) {
-                sound = work.resolve(DECODED);
-                FlacFile.decode(file, sound);
-                force(sound);
-            }
-            try (PcmReader in = new PcmReader(sound, SoundFile.examine(sound))) {
-                OverviewScan.write(in, work.resolve(OVERVIEW));
-            }
-            Path original = work.resolve(ORIGINAL);
-            Files.move(file, original);
-            force(original);
-            force(work);
-            Files.createDirectories(home.getParent());
-            Files.move(work, home, StandardCopyOption.ATOMIC_MOVE);
-            force(home.getParent());
-        } catch (IOException | RuntimeException e) {
-            WorkFolder.remove(work);
-            if (!Files.exists(
-                    home)) { // else the same recording came in twice at the same time, and the other is as good
-                throw e;
-            }
-        }
     }
 
     @Override
@@ -167,7 +106,7 @@ public final class RecordingStore implements Sounds {
 
     @Override
     public Overview overview(String sha256) throws IOException {
-        return held(sha256, () -> new Overview(home(sha256).resolve(OVERVIEW), open(sha256)));
+        return held(sha256, () -> new Overview(folder.overview(sha256), open(sha256)));
     }
 
     private interface Opening<T> {
@@ -218,10 +157,10 @@ public final class RecordingStore implements Sounds {
         if (elsewhere != null) {
             return Standing.THERE; // checked whenever it is fetched
         }
-        Path original = home(sha256).resolve(ORIGINAL);
+        Path original = folder.original(sha256);
         try {
             FileTime written = Files.getLastModifiedTime(original);
-            if (written.compareTo(Files.getLastModifiedTime(home(sha256).resolve(OVERVIEW))) <= 0) {
+            if (written.compareTo(Files.getLastModifiedTime(folder.overview(sha256))) <= 0) {
                 return Standing.THERE;
             }
             return touched.computeIfAbsent(sha256 + written + Files.size(original), key -> byBytes(original, sha256));
@@ -280,7 +219,7 @@ public final class RecordingStore implements Sounds {
     public void measure(String sha256) throws IOException {
         Path sound = sound(sha256);
         SoundInfo info = SoundFile.examine(sound);
-        Path work = home(sha256).resolve(SCAN + "-" + UUID.randomUUID());
+        Path work = folder.scanInTheMaking(sha256);
         try (PcmReader in = new PcmReader(sound, info)) {
             SoundScan.of(in, info.rate()).write(work);
             if (elsewhere != null) {
@@ -294,15 +233,10 @@ public final class RecordingStore implements Sounds {
 
     /** Removes a recording: out of sight in one step, then from the disk. Nothing happens when there is none. */
     public void remove(String sha256) throws IOException {
-        Path home = home(sha256);
         scans.remove(sha256);
         images.remove(sha256);
         fetched.isGone(sha256);
-        if (Files.exists(home)) {
-            Path removed = halfDone();
-            Files.move(home, removed, StandardCopyOption.ATOMIC_MOVE);
-            WorkFolder.remove(removed);
-        }
+        folder.remove(sha256);
     }
 
     /** Bytes on the disk of a recording: the file as it came and what was made of it; 0 when it is not here. */
@@ -310,31 +244,18 @@ public final class RecordingStore implements Sounds {
         if (elsewhere != null) {
             return elsewhere.bytes(sha256);
         }
-        return has(sha256) ? bytesIn(home(sha256)) : 0;
-    }
-
-    private static long bytesIn(Path home) throws IOException {
-        try (Stream<Path> inside = Files.list(home)) {
-            return inside.mapToLong(file -> file.toFile().length()).sum();
-        } catch (NoSuchFileException e) {
-            return 0; // removed at this moment
-        }
+        return has(sha256) ? folder.bytes(sha256) : 0;
     }
 
     /** The file as it came. */
     public Path original(String sha256) throws IOException {
         sound(sha256);
-        return home(sha256).resolve(ORIGINAL);
+        return folder.original(sha256);
     }
 
     /** Whether a recording lies here, by the SHA-256 of its file. */
     public boolean has(String sha256) {
-        return isSha256(sha256) && (elsewhere == null ? isHere(sha256) : elsewhere.has(sha256));
-    }
-
-    private boolean isHere(String sha256) {
-        return Files.exists(home(sha256).resolve(ORIGINAL))
-                || Files.exists(home(sha256).resolve(DECODED));
+        return RecordingFolder.isSha256(sha256) && (elsewhere == null ? folder.has(sha256) : elsewhere.has(sha256));
     }
 
     private void refuseMissing(String sha256) throws FileNotFoundException {
@@ -350,33 +271,18 @@ public final class RecordingStore implements Sounds {
             return;
         }
         fetched.oneAtATime(sha256, () -> {
-            if (isHere(sha256)) {
+            if (folder.has(sha256)) {
                 fetched.isUsed(sha256);
             } else {
-                fetch(elsewhere, sha256);
+                folder.fetch(elsewhere, sha256);
+                fetched.isHere(sha256, folder.bytes(sha256));
                 removeUnused();
             }
         });
     }
 
-    private void fetch(Elsewhere from, String sha256) throws IOException {
-        Path work = Files.createDirectory(halfDone());
-        try {
-            from.fetch(sha256, work);
-            Path original = work.resolve(ORIGINAL);
-            if (SoundFile.examine(original).layout() == null) {
-                FlacFile.decode(original, work.resolve(DECODED));
-            }
-            Files.createDirectories(home(sha256).getParent());
-            Files.move(work, home(sha256), StandardCopyOption.ATOMIC_MOVE);
-            fetched.isHere(sha256, bytesIn(home(sha256)));
-        } finally {
-            WorkFolder.remove(work);
-        }
-    }
-
     private void fetchScan(Elsewhere from, String sha256) throws IOException {
-        Path work = halfDone();
+        Path work = folder.halfDone();
         try {
             from.fetchScan(sha256, work);
             Files.move(work, scanFile(sha256), StandardCopyOption.ATOMIC_MOVE);
@@ -391,44 +297,12 @@ public final class RecordingStore implements Sounds {
         }
     }
 
-    /** Scans are small and outlive the recordings that were fetched. */
     private Path scanFile(String sha256) {
-        return elsewhere == null
-                ? home(sha256).resolve(SCAN)
-                : root.resolve(SCANS).resolve(sha256);
+        return elsewhere == null ? folder.scan(sha256) : folder.fetchedScan(sha256);
     }
 
     private Path sound(String sha256) throws IOException {
         fetch(sha256);
-        Path home = home(sha256);
-        Path decoded = home.resolve(DECODED);
-        return Files.exists(decoded) ? decoded : home.resolve(ORIGINAL);
-    }
-
-    private Path home(String sha256) {
-        if (!isSha256(sha256)) {
-            throw new IllegalArgumentException("“" + sha256 + "” is no SHA-256."); // never a way out of the store
-        }
-        return root.resolve(sha256.substring(0, 2)).resolve(sha256);
-    }
-
-    /** Asked for every clip of every plan, so without a pattern. */
-    private static boolean isSha256(String written) {
-        if (written.length() != 64) {
-            return false;
-        }
-        for (int i = 0; i < 64; i++) {
-            char c = written.charAt(i);
-            if (c < '0' || c > 'f' || c > '9' && c < 'a') {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private static void force(Path path) throws IOException {
-        try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
-            channel.force(true);
-        }
+        return folder.sound(sha256);
     }
 }
