@@ -2,11 +2,9 @@ package apodex.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import apodex.server.TestServer.Client;
+import apodex.server.nodes.NodeProcess;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -38,17 +36,22 @@ final class RestartTest {
             expected = hashes(server.client().await(server.client().run(handoff, EVERYTHING)));
         }
         String run;
-        try (ServerProcess process = ServerProcess.start(data)) {
-            run = process.client.run(handoff, EVERYTHING);
-            while (process.client.get("/api/runs/" + run).json().get("progress").asDouble() < 0.2) {
+        try (NodeProcess process = started()) {
+            run = process.client().run(handoff, EVERYTHING);
+            while (process.client()
+                            .get("/api/runs/" + run)
+                            .json()
+                            .get("progress")
+                            .asDouble()
+                    < 0.2) {
                 Thread.sleep(10);
             }
-            process.stop(false);
+            process.stop();
         }
         assertThat(visible(run)).as("files are seen all or not at all").isIn(List.of(), List.of(11L));
-        try (ServerProcess process = ServerProcess.start(data)) {
-            assertThat(hashes(process.client.await(run))).isEqualTo(expected);
-            process.stop(false);
+        try (NodeProcess process = started()) {
+            assertThat(hashes(process.client().await(run))).isEqualTo(expected);
+            process.stop();
         }
         try (Stream<Path> inside = Files.list(data.resolve("runs").resolve(run))) {
             assertThat(inside.map(path -> path.getFileName().toString()))
@@ -84,29 +87,29 @@ final class RestartTest {
         Random random = new Random(seed);
         List<String> runs = new ArrayList<>();
         for (int kill = 0; kill < KILLS; kill++) {
-            try (ServerProcess process = ServerProcess.start(data)) {
+            try (NodeProcess process = started()) {
                 for (int i = runs.size(); i < handoffs.size(); i++) {
-                    runs.add(process.client.run(handoffs.get(i), EVERYTHING));
+                    runs.add(process.client().run(handoffs.get(i), EVERYTHING));
                 }
                 Thread.sleep(random.nextInt(2_500));
-                process.stop(true);
+                process.kill();
             }
             for (String run : runs) {
                 assertThat(visible(run)).as("seed %d, kill %d", seed, kill).isIn(List.of(), List.of(11L));
             }
         }
-        try (ServerProcess process = ServerProcess.start(data)) {
+        try (NodeProcess process = started()) {
             for (int i = 0; i < runs.size(); i++) {
-                JsonNode done = process.client.await(runs.get(i));
+                JsonNode done = process.client().await(runs.get(i));
                 assertThat(done.get("state").asText())
                         .as("seed %d: %s", seed, done)
                         .isEqualTo("done");
                 assertThat(hashes(done)).isEqualTo(hashes(expected.get(i)));
-                assertThat(process.client.awaitSums(runs.get(i)))
+                assertThat(process.client().awaitSums(runs.get(i)))
                         .as("the parcel too")
                         .isEqualTo(expectedSums.get(i));
             }
-            process.stop(false);
+            process.stop();
         }
     }
 
@@ -142,59 +145,9 @@ final class RestartTest {
         }
     }
 
-    private static final class ServerProcess implements AutoCloseable {
-        private final Process process;
-        private final Client client;
-
-        private ServerProcess(Process process, int port) {
-            this.process = process;
-            this.client = new Client(port);
-        }
-
-        static ServerProcess start(Path data) throws Exception {
-            int port;
-            try (ServerSocket any = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-                port = any.getLocalPort();
-            }
-            Process process = new ProcessBuilder(
-                            ProcessHandle.current().info().command().orElse("java"),
-                            "-XX:TieredStopAtLevel=1",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            "apodex.server.Apodex",
-                            "--server.port=" + port,
-                            "--apodex.data=" + data)
-                    .redirectErrorStream(true)
-                    .redirectOutput(data.resolve("server.log").toFile())
-                    .start();
-            ServerProcess server = new ServerProcess(process, port);
-            for (int i = 0; i < 600; i++) {
-                try {
-                    if (server.client.get("/actuator/health").status() == 200) {
-                        return server;
-                    }
-                } catch (IOException notYet) {
-                    assertThat(process.isAlive())
-                            .as(Files.readString(data.resolve("server.log")))
-                            .isTrue();
-                }
-                Thread.sleep(100);
-            }
-            throw new AssertionError("The server did not start: " + Files.readString(data.resolve("server.log")));
-        }
-
-        void stop(boolean hard) throws InterruptedException {
-            if (hard) {
-                process.destroyForcibly();
-            } else {
-                process.destroy();
-            }
-            process.waitFor();
-        }
-
-        @Override
-        public void close() {
-            process.destroyForcibly();
-        }
+    private NodeProcess started() throws Exception {
+        NodeProcess process = new NodeProcess(data, List.of());
+        process.start();
+        return process;
     }
 }

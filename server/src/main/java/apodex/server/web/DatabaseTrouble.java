@@ -13,13 +13,18 @@ public final class DatabaseTrouble {
     /** A member of a cluster that has lost the others answers nothing but this; so does one that may only be read. */
     private static final Set<Integer> NOT_NOW = Set.of(1047, 1290, 1927);
 
+    /** The driver went on with another member in the middle of a transaction, which is lost with the first. */
+    private static final String LOST_WITH_ITS_MEMBER = "25S03";
+
     private DatabaseTrouble() {}
 
     public static boolean isIn(Throwable thrown) {
         for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
             if (cause instanceof SQLTransientConnectionException
                     || cause instanceof SQLNonTransientConnectionException
-                    || cause instanceof SQLException sql && NOT_NOW.contains(sql.getErrorCode())) {
+                    || cause instanceof SQLException sql
+                            && (NOT_NOW.contains(sql.getErrorCode())
+                                    || LOST_WITH_ITS_MEMBER.equals(sql.getSQLState()))) {
                 return true;
             }
         }

@@ -107,7 +107,9 @@ class NodeFigures {
         for (int round = 0; round < 50; round++) {
             long began = System.nanoTime();
             Execution next = tasks.getDue(Instant.now(), 3).get(0);
-            tasks.pick(next, Instant.now()).orElseThrow();
+            if (tasks.pick(next, Instant.now()).isEmpty()) {
+                throw new AssertionError("Somebody else is at this queue.");
+            }
             seconds.add((System.nanoTime() - began) / 1e9);
         }
         return median(seconds);

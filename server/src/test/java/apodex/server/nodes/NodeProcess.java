@@ -9,6 +9,8 @@ import java.util.List;
 
 /** An Apodex as a process of its own. */
 public final class NodeProcess extends Started {
+    private static final int ATTEMPTS = 3;
+
     private final List<String> settings;
     private final Path data;
     private final int port = freePort();
@@ -42,6 +44,21 @@ public final class NodeProcess extends Started {
                 "--apodex.data=" + data));
         command.addAll(settings);
         return command;
+    }
+
+    /** Begun again where it gave up, as whoever runs a service does. */
+    @Override
+    public void start() throws Exception {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                super.start();
+                return;
+            } catch (AssertionError e) {
+                if (attempt == ATTEMPTS || isAlive()) {
+                    throw e;
+                }
+            }
+        }
     }
 
     @Override

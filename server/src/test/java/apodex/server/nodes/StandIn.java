@@ -68,7 +68,7 @@ final class StandIn extends Started {
      * caught between two.
      */
     @Override
-    void kill() throws InterruptedException {
+    public void kill() throws InterruptedException {
         pause();
         while (list() == null) {
             wake();

@@ -11,7 +11,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 
 /** A program that was started, and can be ended in every way there is. */
-abstract class Started implements AutoCloseable {
+public abstract class Started implements AutoCloseable {
     private static final int START_SECONDS = 60;
 
     private final Path log;
@@ -33,7 +33,7 @@ abstract class Started implements AutoCloseable {
                 .start();
     }
 
-    void start() throws Exception {
+    public void start() throws Exception {
         begin();
         awaitAnswer();
     }
@@ -65,13 +65,13 @@ abstract class Started implements AutoCloseable {
     }
 
     /** As when the power goes. */
-    void kill() throws InterruptedException {
+    public void kill() throws InterruptedException {
         signal("KILL");
         process.waitFor();
     }
 
     /** As when it is asked to go. */
-    void stop() throws InterruptedException {
+    public void stop() throws InterruptedException {
         signal("TERM");
         process.waitFor();
     }
