@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.Semaphore;
@@ -46,7 +47,7 @@ final class S3Objects implements AutoCloseable {
     record Found(String key, long length, String tag) {}
 
     /** What is on its way; several can be at once, and who begins one more waits. */
-    CompletableFuture<Found> put(String key, Path file) throws IOException {
+    CompletableFuture<Found> put(String key, Path file) {
         return put(key, file.toFile().length(), AsyncRequestBody.fromFile(file));
     }
 
@@ -54,12 +55,12 @@ final class S3Objects implements AutoCloseable {
         return await(put(key, content.length, AsyncRequestBody.fromBytes(content)));
     }
 
-    private CompletableFuture<Found> put(String key, long length, AsyncRequestBody body) throws IOException {
+    private CompletableFuture<Found> put(String key, long length, AsyncRequestBody body) {
         return within(() -> puts.putObject(request -> request.bucket(bucket).key(key), body)
                 .thenApply(answer -> new Found(key, length, answer.eTag())));
     }
 
-    CompletableFuture<?> get(String key, Path to) throws IOException {
+    CompletableFuture<?> get(String key, Path to) {
         return within(
                 () -> gets.getObject(request -> request.bucket(bucket).key(key), AsyncResponseTransformer.toFile(to)));
     }
@@ -75,12 +76,12 @@ final class S3Objects implements AutoCloseable {
                 AsyncResponseTransformer.toBlockingInputStream()));
     }
 
-    private <T> CompletableFuture<T> within(Supplier<CompletableFuture<T>> work) throws IOException {
+    private <T> CompletableFuture<T> within(Supplier<CompletableFuture<T>> work) {
         try {
             places.acquire();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IOException("The server is going down.", e);
+            throw new CancellationException("The server is going down."); // no fault of what was to be put there
         }
         try {
             return work.get().whenComplete((done, failed) -> places.release());

@@ -30,7 +30,7 @@ class ChaosTest {
     private static final int WEB = Integer.getInteger("apodex.chaos.web", 1);
     private static final long SEED = Long.getLong("apodex.chaos.seed", 1);
     private static final int WAITING_AT_MOST = 5;
-    private static final Duration LONGEST = Duration.ofMinutes(4);
+    private static final Duration LONGEST = Duration.ofMinutes(Integer.getInteger("apodex.chaos.minutes", 4));
 
     @TempDir
     private Path folder;

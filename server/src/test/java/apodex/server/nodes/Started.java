@@ -12,7 +12,7 @@ import java.util.function.BooleanSupplier;
 
 /** A program that was started, and can be ended in every way there is. */
 public abstract class Started implements AutoCloseable {
-    private static final int START_SECONDS = 180;
+    private static final int START_SECONDS = Integer.getInteger("apodex.start.seconds", 180);
 
     private final Path log;
     private Process process;
