@@ -37,6 +37,7 @@ public final class AccountCommand {
                    ./apodex account add NAME     prints a link by which NAME sets the pass phrase, once, within three days
                    ./apodex account link NAME    the same for somebody who lost it; the old one and all passkeys are over
                    ./apodex account quota NAME SIZE  what NAME's sessions may take, such as 50GB; 0: no bound; usual: as the house has it
+                   ./apodex account house NAME HOUSE whom NAME shares a part of the printing with, in one word; none: nobody in particular
                    ./apodex account remove NAME  what NAME owns stays, and can be seen at the desk""";
 
     /**
@@ -54,6 +55,7 @@ public final class AccountCommand {
                 case "add" -> link(context, accounts.add(name), name);
                 case "link" -> link(context, accounts.welcome(name), name);
                 case "quota" -> quota(accounts, words);
+                case "house" -> house(accounts, words);
                 case "remove" -> {
                     accounts.remove(name);
                     yield "“" + name + "” signs in no more.";
@@ -63,6 +65,18 @@ public final class AccountCommand {
         } catch (Refused refused) {
             throw new CannotStart(refused.getMessage(), refused);
         }
+    }
+
+    /** The last word is the house; a name may have several. */
+    private static String house(Accounts accounts, List<String> words) {
+        if (words.size() < 3) {
+            throw new CannotStart(USAGE, null);
+        }
+        String name = String.join(" ", words.subList(1, words.size() - 1));
+        String house = words.get(words.size() - 1);
+        accounts.setHouse(name, house.equals("none") ? "" : house);
+        return "“" + name + "” is of "
+                + (house.equals("none") ? "no house in particular." : "the house " + house + ".");
     }
 
     /** The last word is the size; a name may have several. */

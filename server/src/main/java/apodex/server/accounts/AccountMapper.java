@@ -71,6 +71,9 @@ interface AccountMapper {
     @Delete("DELETE FROM member WHERE owner_id = #{ownerId}")
     void leaveAll(String ownerId);
 
+    @Update("UPDATE owner SET house = #{house} WHERE id = #{ownerId}")
+    void setHouse(String ownerId, String house);
+
     @Update("UPDATE owner SET quota = #{quota} WHERE id = #{ownerId}")
     void setQuota(String ownerId, @Nullable Long quota);
 

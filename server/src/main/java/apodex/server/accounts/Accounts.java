@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Who there is. */
 @Service
 public class Accounts {
+    private static final int LONGEST_HOUSE = 60;
     private static final String NAME = "[\\p{L}\\p{N}][\\p{L}\\p{N} ._@-]{0,58}[\\p{L}\\p{N}]|[\\p{L}\\p{N}]";
     private static final Duration WELCOME = Duration.ofDays(3);
 
@@ -103,6 +104,15 @@ public class Accounts {
     public void setQuota(String name, @Nullable Long bytes) {
         Person person = named(name).orElseThrow(() -> Refused.notFound("There is no account “" + name + "”."));
         mapper.setQuota(person.ownerId(), bytes);
+    }
+
+    /** @param house whose people share a part of the printing; empty for none in particular */
+    public void setHouse(String name, String house) {
+        Person person = named(name).orElseThrow(() -> Refused.notFound("There is no account “" + name + "”."));
+        if (house.length() > LONGEST_HOUSE) {
+            throw Refused.unusable("A house is called by at most " + LONGEST_HOUSE + " characters.");
+        }
+        mapper.setHouse(person.ownerId(), house);
     }
 
     /** Where news go; empty for nowhere. */
