@@ -1,7 +1,6 @@
 package apodex.e2e;
 
 import apodex.server.Apodex;
-import apodex.server.DataFolder;
 import apodex.server.TestServer;
 import apodex.server.accounts.AccountCommand;
 import com.microsoft.playwright.Locator;
@@ -77,7 +76,7 @@ final class Screenshots {
             shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> {});
             shoot(page, server, link, "pickup", () -> {});
             Path[] messy = MessyDrop.of(
-                    server.bean(DataFolder.class).run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
+                    server.run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
             page.navigate(server.client().uri("/#/").toString());
             page.locator("input[webkitdirectory]").setInputFiles(messy[0].getParent());
             page.waitForURL("**/#/intake/*", new Page.WaitForURLOptions().setTimeout(180_000));
