@@ -75,8 +75,7 @@ final class Screenshots {
                     .click());
             shoot(page, server, "/s/low-tide-waltz/parcel", "parcel", () -> {});
             shoot(page, server, link, "pickup", () -> {});
-            Path[] messy = MessyDrop.of(
-                    server.run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
+            Path[] messy = MessyDrop.of(server.run(run), Files.createDirectories(data.resolve("Low Tide Waltz")));
             page.navigate(server.client().uri("/#/").toString());
             page.locator("input[webkitdirectory]").setInputFiles(messy[0].getParent());
             page.waitForURL("**/#/intake/*", new Page.WaitForURLOptions().setTimeout(180_000));

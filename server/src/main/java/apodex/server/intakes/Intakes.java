@@ -126,7 +126,7 @@ class Intakes {
                 return state(stored);
             });
         } catch (IOException | RuntimeException e) {
-            if (!writing.abandon(name(id))) {
+            if (!writing.giveUp(name(id))) {
                 WorkFolder.remove(kept);
             }
             throw e;

@@ -48,7 +48,7 @@ class LookErrand implements Errand {
         try {
             Optional<Looking.Asked> asked = levels.getObject().asked(state);
             if (asked.isPresent()) {
-                find(asked.get());
+                Looking.look(asked.get(), new Observer(state), mapper);
             }
             mapper.found(handoffId, wanted.state());
         } catch (CancellationException e) {
@@ -57,21 +57,9 @@ class LookErrand implements Errand {
             mapper.found(handoffId, wanted.state()); // what it was for is gone
         } catch (IOException | RuntimeException | OutOfMemoryError e) {
             LOG.warn("Looking ahead for {} failed.", handoffId, e);
-            mapper.fail(
-                    handoffId,
-                    wanted.state(),
-                    e instanceof IOException ? e.getMessage() : "Something went wrong on our side; the log says more.");
+            mapper.fail(handoffId, wanted.state(), Looking.inWords(e));
         }
         return mapper.wanted(handoffId) == null ? Ending.DONE : Ending.LATER;
-    }
-
-    private void find(Looking.Asked asked) throws IOException {
-        asked.ahead()
-                .of(
-                        key -> Optional.ofNullable(asked.known().get(key)).map(FileLevel::quietAt),
-                        new Observer(asked.state()))
-                .forEach((key, printed) ->
-                        mapper.save(key, FileLevel.of(printed.channels(), printed.quietAt(), printed.measures())));
     }
 
     private final class Observer implements WalkObserver {

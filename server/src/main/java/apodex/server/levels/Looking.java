@@ -1,6 +1,8 @@
 package apodex.server.levels;
 
 import apodex.handoff.LookAhead;
+import apodex.signal.WalkObserver;
+import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
 
@@ -33,6 +35,19 @@ interface Looking {
         String handoffId() {
             return state.handoffId();
         }
+    }
+
+    /** Looks, and keeps what it sees. */
+    static void look(Asked asked, WalkObserver observer, LevelMapper mapper) throws IOException {
+        asked.ahead()
+                .of(key -> Optional.ofNullable(asked.known().get(key)).map(FileLevel::quietAt), observer)
+                .forEach((key, printed) ->
+                        mapper.save(key, FileLevel.of(printed.channels(), printed.quietAt(), printed.measures())));
+    }
+
+    /** Why levels will not come. */
+    static String inWords(Throwable e) {
+        return e instanceof IOException ? e.getMessage() : "Something went wrong on our side; the log says more.";
     }
 
     /** Whether the levels of this state are being found out, or are about to be. */

@@ -95,21 +95,13 @@ class LookingAhead implements Looking {
         }
         try {
             if (!isOthersTurn()) {
-                asked.ahead()
-                        .of(
-                                key -> Optional.ofNullable(asked.known().get(key))
-                                        .map(FileLevel::quietAt),
-                                new Observer(asked))
-                        .forEach((key, printed) -> mapper.save(
-                                key, FileLevel.of(printed.channels(), printed.quietAt(), printed.measures())));
+                Looking.look(asked, new Observer(asked), mapper);
             }
         } catch (CancellationException e) {
             LOG.debug("Looking ahead for {} was given up.", asked.handoffId());
         } catch (IOException | RuntimeException | OutOfMemoryError e) {
             LOG.warn("Looking ahead for {} failed.", asked.handoffId(), e);
-            fail(
-                    asked,
-                    e instanceof IOException ? e.getMessage() : "Something went wrong on our side; the log says more.");
+            fail(asked, Looking.inWords(e));
         } finally {
             end();
         }

@@ -130,7 +130,7 @@ class SharedRecordings implements Elsewhere {
                 return first;
             }));
             if (!isFirst) { // somebody else brought the same in meanwhile, or this took too long
-                Patience.doing(() -> writing.abandon(name));
+                Patience.doing(() -> writing.giveUp(name));
             }
         } catch (LostWriting e) {
             // once more, under another name

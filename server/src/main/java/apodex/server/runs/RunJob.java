@@ -186,7 +186,7 @@ class RunJob {
      * @throws CancellationException when there are none, so that it is begun again
      */
     private void giveUp(Attempt attempt) {
-        Patience.doing(() -> writing.abandon(attempt.name()));
+        Patience.doing(() -> writing.giveUp(attempt.name()));
         leave(attempt);
         tell(attempt, RunEnding.LOST);
         if (Patience.with(() -> mapper.isClaimed(attempt.run().id(), attempt.claim()))) {
@@ -297,6 +297,7 @@ class RunJob {
             }
             LOG.warn("The files of run {} could not be removed.", attempt.run().id(), e);
         }
+        Patience.doing(() -> writing.giveUp(attempt.name())); // what was put there before it went wrong
         Patience.doing(() -> mapper.end(attempt.run().id(), attempt.claim(), state, failure));
         tell(attempt, state == RunState.CANCELLED ? RunEnding.CANCELLED : RunEnding.FAILED);
     }

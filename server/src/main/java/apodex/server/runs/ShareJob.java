@@ -84,7 +84,7 @@ class ShareJob {
         try {
             print(run, part);
         } catch (LostWriting | CancellationException e) {
-            Patience.doing(() -> writing.abandon(part.name()));
+            Patience.doing(() -> writing.giveUp(part.name()));
             if (Thread.currentThread().isInterrupted()) {
                 throw new CancellationException("The server is going down.");
             }
@@ -92,7 +92,7 @@ class ShareJob {
             LOG.warn("Section {} of run {} could not be printed for another node.", part.section(), part.runId(), e);
             Patience.doing(() ->
                     mapper.end(part.runId(), part.claim(), part.section(), part.taken(), ShareState.FAILED, null));
-            Patience.doing(() -> writing.abandon(part.name()));
+            Patience.doing(() -> writing.giveUp(part.name()));
         } finally {
             node.runEnds();
             leave(part);

@@ -17,7 +17,10 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 
-/** A folder that one process has to itself. Things are made where they will lie; who makes them lets their files appear when they are whole. */
+/**
+ * A folder that one process has to itself. Things are made where they will lie; who makes them lets their files appear when they are
+ * whole.
+ */
 final class FolderStorage implements Storage {
     private final Path root;
     private final Path removed;

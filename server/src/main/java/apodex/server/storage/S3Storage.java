@@ -28,7 +28,7 @@ import java.util.stream.Stream;
  * A store that speaks S3. A thing is a prefix, its files are objects under it, and a list of them is the last that is written: without it
  * nothing is there.
  */
-final class S3Storage implements Storage {
+final class S3Storage implements Storage, AutoCloseable {
     private static final String LIST = ".list";
     private static final int LISTS_KEPT = 500;
 
@@ -37,9 +37,8 @@ final class S3Storage implements Storage {
     private final String address;
     private final Path local;
     private final Writing writing;
-    /** A thing never changes. */
     private final AtHand atHand;
-
+    /** A thing never changes. */
     private final Cache<String, Contents> known =
             Caffeine.newBuilder().maximumSize(LISTS_KEPT).build();
 
@@ -279,6 +278,11 @@ final class S3Storage implements Storage {
         known.invalidate(name);
         objects.removeAll(key(name, ""));
         leave(name);
+    }
+
+    @Override
+    public void close() {
+        objects.close();
     }
 
     @Override

@@ -67,8 +67,20 @@ public class Writing {
     }
 
     /**
-     * Said in the transaction after which nothing refers to something any more, and where it is not known whether something does: it is
-     * swept, unless something does.
+     * Said by a writer that gives something up, whether or not it had begun: it is swept, unless something refers to it after all.
+     *
+     * @return whether it will be; false where a process has the storage to itself
+     */
+    public boolean giveUp(String name) {
+        under.remove(name);
+        if (isShared) {
+            mapper.lapse(name);
+        }
+        return isShared;
+    }
+
+    /**
+     * Said in the transaction after which nothing refers to something any more: it is swept, should who removes it not come to that.
      *
      * @return whether it will be; false where a process has the storage to itself
      */

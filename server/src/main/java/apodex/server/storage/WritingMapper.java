@@ -29,6 +29,10 @@ interface WritingMapper {
             + " ON DUPLICATE KEY UPDATE sweeps = sweeps + 1")
     void abandon(String name, String node);
 
+    /** Nobody goes on with it; nothing happens where something refers to it by now. */
+    @Update("UPDATE writing SET until = CURRENT_TIMESTAMP(3) WHERE name = #{name}")
+    void lapse(String name);
+
     @Delete("DELETE FROM writing WHERE name = #{name}")
     void forget(String name);
 

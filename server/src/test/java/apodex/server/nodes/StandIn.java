@@ -64,8 +64,8 @@ final class StandIn extends Started {
     }
 
     /**
-     * As when the power goes, at a store that writes what it says it has written: this one does not write its list of objects in one step, so it is
-     * caught between two.
+     * As when the power goes, at a store that writes what it says it has written: this one does not write its list of objects in one
+     * step, so it is caught between two.
      */
     @Override
     public void kill() throws InterruptedException {

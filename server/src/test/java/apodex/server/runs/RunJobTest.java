@@ -14,6 +14,7 @@ import apodex.server.levels.KnownLevels;
 import apodex.server.nodes.ThisNode;
 import apodex.server.pace.Pace;
 import apodex.server.storage.Storage;
+import apodex.server.storage.Writing;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -38,7 +39,7 @@ class RunJobTest {
                 mapper,
                 null,
                 storage,
-                null,
+                mock(Writing.class),
                 null,
                 null,
                 null,
