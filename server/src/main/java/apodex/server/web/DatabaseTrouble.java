@@ -5,6 +5,7 @@ import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransactionRollbackException;
 import java.sql.SQLTransientConnectionException;
 import java.util.Set;
+import org.springframework.transaction.TransactionSystemException;
 
 /** Whether something could not be done because the database was not there, or others were at the same rows. */
 public final class DatabaseTrouble {
@@ -20,7 +21,8 @@ public final class DatabaseTrouble {
 
     public static boolean isIn(Throwable thrown) {
         for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SQLTransientConnectionException
+            if (cause instanceof TransactionSystemException // neither made nor taken back: its connection is gone
+                    || cause instanceof SQLTransientConnectionException
                     || cause instanceof SQLNonTransientConnectionException
                     || cause instanceof SQLException sql
                             && (NOT_NOW.contains(sql.getErrorCode())

@@ -164,7 +164,9 @@ class ChaosTest {
                     && "cancelled".equals(run.get("state").asText())) {
                 continue;
             }
-            assertThat(run.get("state").asText()).as(run.toString()).isEqualTo("done");
+            assertThat(run.get("state").asText())
+                    .as(() -> run.get("failure") + " " + each.getKey() + "\n" + cluster.complained())
+                    .isEqualTo("done");
             assertThat(ManyNodesTest.hashes(run))
                     .isEqualTo(expected.get(seconds.get(each.getValue().handoff())));
             byte[] parcel = trying(cluster, client -> client.get("/api/runs/" + each.getKey() + "/parcel"))
@@ -199,7 +201,7 @@ class ChaosTest {
                     .filter(key -> names.stream().noneMatch(name -> key.startsWith(name + "/")))
                     .toList();
         }
-        assertThat(stray).isEmpty();
+        assertThat(stray).as(cluster::complained).isEmpty();
         assertThat(cluster.names("SELECT task_instance FROM scheduled_tasks")).isEmpty();
         long made = 0;
         for (Cluster.Node node : cluster.nodes) {

@@ -83,6 +83,13 @@ final class Cluster implements AutoCloseable {
         return StoreKeys.of(store.port());
     }
 
+    /** What nodes complained of: why something went wrong. */
+    String complained() {
+        return nodes.stream()
+                .map(node -> "Node " + nodes.indexOf(node) + ":\n" + node.process().complained() + "\n")
+                .collect(Collectors.joining());
+    }
+
     void sql(String statement) throws Exception {
         try (Connection connection = DriverManager.getConnection(
                         "jdbc:mariadb://127.0.0.1:" + databases.get(0).port() + "/apodex",

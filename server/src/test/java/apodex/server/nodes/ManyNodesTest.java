@@ -128,7 +128,7 @@ class ManyNodesTest {
             Thread.sleep(100);
             cluster.sql("UPDATE stored_recording SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
         }
-        assertThat(cluster.keys()).isEmpty();
+        assertThat(cluster.keys()).as(cluster::complained).isEmpty();
     }
 
     private static byte[] parcel(Client client, JsonNode run) throws Exception {

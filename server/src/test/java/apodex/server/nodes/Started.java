@@ -9,10 +9,15 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A program that was started, and can be ended in every way there is. */
 public abstract class Started implements AutoCloseable {
     private static final int START_SECONDS = Integer.getInteger("apodex.start.seconds", 180);
+
+    private static final Pattern COMPLAINT = Pattern.compile(" (WARN|ERROR) |^\\S*(Exception|Error)\\b|^Caused by|^\\s+at apodex");
 
     private final Path log;
     private Process process;
@@ -55,6 +60,15 @@ public abstract class Started implements AutoCloseable {
         try {
             String all = Files.readString(log, java.nio.charset.StandardCharsets.ISO_8859_1);
             return all.substring(Math.max(0, all.length() - 4000));
+        } catch (IOException e) {
+            return "It said nothing.";
+        }
+    }
+
+    /** What it complained of, with where that came from. */
+    String complained() {
+        try (Stream<String> lines = Files.lines(log, java.nio.charset.StandardCharsets.ISO_8859_1)) {
+            return lines.filter(line -> COMPLAINT.matcher(line).find()).collect(Collectors.joining("\n"));
         } catch (IOException e) {
             return "It said nothing.";
         }
