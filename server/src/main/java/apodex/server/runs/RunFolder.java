@@ -4,6 +4,7 @@ import apodex.audio.AllCores;
 import apodex.audio.WorkFolder;
 import apodex.handoff.Printing;
 import apodex.parcel.ZipPieces;
+import apodex.server.storage.Storage;
 import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
@@ -29,9 +30,29 @@ final class RunFolder {
     private static final String SUMS = "sums";
 
     private final Path home;
+    private final Lasting lasting;
 
-    RunFolder(Path home) {
+    /** How long what is made in it has to last. */
+    private enum Lasting {
+        THROUGH_A_POWER_CUT,
+        /** The storage sees to the rest; the next attempt begins in a folder of its own. */
+        UNTIL_PUBLISHED
+    }
+
+    private RunFolder(Path home, Lasting lasting) {
         this.home = home;
+        this.lasting = lasting;
+    }
+
+    /** One that is there. */
+    RunFolder(Path home) {
+        this(home, Lasting.THROUGH_A_POWER_CUT);
+    }
+
+    /** One that is to be published. */
+    static RunFolder making(Storage storage, String name) {
+        return new RunFolder(
+                storage.making(name), storage.isShared() ? Lasting.UNTIL_PUBLISHED : Lasting.THROUGH_A_POWER_CUT);
     }
 
     Path files() {
@@ -106,12 +127,12 @@ final class RunFolder {
         }
     }
 
-    /** Writes everything in {@code made} through to the disk and lets it appear as {@code name}. */
+    /** Writes everything in {@code made} through to the disk, where it is to last, and lets it appear as {@code name}. */
     void finish(Path made, Path name) throws IOException {
         if (Files.isDirectory(made)) {
             try (Stream<Path> inside = Files.walk(made)) {
                 // several at once: a disk orders them better than a loop that waits for each
-                AllCores.with(inside.filter(path -> !path.equals(made)).toList(), FORCING, RunFolder::force);
+                AllCores.with(inside.filter(path -> !path.equals(made)).toList(), FORCING, this::force);
             }
         }
         force(made);
@@ -157,7 +178,10 @@ final class RunFolder {
         WorkFolder.remove(home);
     }
 
-    private static Path force(Path path) throws IOException {
+    private Path force(Path path) throws IOException {
+        if (lasting == Lasting.UNTIL_PUBLISHED) {
+            return path;
+        }
         try (FileChannel channel = FileChannel.open(path, StandardOpenOption.READ)) {
             channel.force(true);
         }

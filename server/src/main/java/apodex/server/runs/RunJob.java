@@ -106,7 +106,7 @@ class RunJob {
             return;
         }
         String name = storage.isShared() ? "runs/" + runId + "/" + claim : "runs/" + runId;
-        Attempt attempt = new Attempt(run, claim, name, new RunFolder(storage.making(name)), watch);
+        Attempt attempt = new Attempt(run, claim, name, RunFolder.making(storage, name), watch);
         watch.isClaimed();
         node.runBegins();
         try {
@@ -162,11 +162,15 @@ class RunJob {
         attempt.watch().recordingsAreHere();
         Path sums = folder.begin();
         Printing.Result printed = print(attempt, sums, meter);
-        Proof proof = readBack.of(attempt, printed, Map.of(), sums, meter);
-        WorkFolder.remove(sums);
-        List<RunMapper.StoredParcel> parcels = packing.of(attempt, printed.plan(), proof);
-        attempt.watch().isPacked();
-        storage.publish(attempt.name());
+        Proof proof;
+        List<RunMapper.StoredParcel> parcels;
+        try (Storage.Ahead files = storage.ahead(attempt.name(), RunFolder.FILES)) { // while they are read back
+            proof = readBack.of(attempt, printed, Map.of(), sums, meter);
+            WorkFolder.remove(sums);
+            parcels = packing.of(attempt, printed.plan(), proof);
+            attempt.watch().isPacked();
+            storage.publish(attempt.name());
+        }
         finish(attempt, printed.plan(), proof, parcels, meter);
         attempt.watch().isPublished();
         figures.over(

@@ -104,7 +104,7 @@ class ShareJob {
                 .plan();
         Wanted wanted = new Wanted(part);
         atHand.bring(run.session(), wanted::isCancelled);
-        RunFolder folder = new RunFolder(storage.making(part.name()));
+        RunFolder folder = RunFolder.making(storage, part.name());
         Path sums = folder.beginSums();
         Path work = folder.begin();
         Printing.Result result = Printing.print(

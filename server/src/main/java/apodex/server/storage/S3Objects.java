@@ -1,11 +1,16 @@
 package apodex.server.storage;
 
 import apodex.server.web.StorageAway;
+import jakarta.annotation.Nullable;
 import java.io.FileNotFoundException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -13,6 +18,8 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.Semaphore;
 import java.util.function.Supplier;
+import java.util.zip.CRC32;
+import java.util.zip.Checksum;
 import software.amazon.awssdk.core.async.AsyncRequestBody;
 import software.amazon.awssdk.core.async.AsyncResponseTransformer;
 import software.amazon.awssdk.core.exception.SdkException;
@@ -25,11 +32,15 @@ import software.amazon.awssdk.services.s3.model.S3Exception;
 
 /** Objects of one bucket, in words of this house: keys in, files and streams out. */
 final class S3Objects implements AutoCloseable {
+    /** From here on a file goes there in parts, which carry checksums of their own behind them. */
+    static final long IN_PARTS_FROM_BYTES = 128L << 20;
+
     /** What one request removes at most, by the interface. */
     private static final int REMOVED_AT_ONCE = 1000;
 
     private static final int AT_ONCE = 8;
     private static final int NOT_FOUND = 404;
+    private static final int CHECKED_AT_ONCE = 1 << 18;
 
     private final S3AsyncClient puts;
     private final S3AsyncClient gets;
@@ -47,17 +58,43 @@ final class S3Objects implements AutoCloseable {
     record Found(String key, long length, String tag) {}
 
     /** What is on its way; several can be at once, and who begins one more waits. */
-    CompletableFuture<Found> put(String key, Path file) {
-        return put(key, file.toFile().length(), AsyncRequestBody.fromFile(file));
+    CompletableFuture<Found> put(String key, Path file) throws IOException {
+        long length = Files.size(file);
+        Checksum whole = length < IN_PARTS_FROM_BYTES ? crc32(file) : null;
+        return put(key, length, whole, AsyncRequestBody.fromFile(file));
     }
 
     Found put(String key, byte[] content) throws IOException {
-        return await(put(key, content.length, AsyncRequestBody.fromBytes(content)));
+        CRC32 whole = new CRC32();
+        whole.update(content);
+        return await(put(key, content.length, whole, AsyncRequestBody.fromBytes(content)));
     }
 
-    private CompletableFuture<Found> put(String key, long length, AsyncRequestBody body) {
-        return within(() -> puts.putObject(request -> request.bucket(bucket).key(key), body)
+    /**
+     * @param whole said before the content, so that the store refuses what came otherwise; null where parts are checked. Said behind it, as
+     *     the library does by itself, it would be of what was read on the way, and costs some stores several times the work.
+     */
+    private CompletableFuture<Found> put(String key, long length, @Nullable Checksum whole, AsyncRequestBody body) {
+        String said = whole == null
+                ? null
+                : Base64.getEncoder()
+                        .encodeToString(ByteBuffer.allocate(Integer.BYTES)
+                                .putInt((int) whole.getValue())
+                                .array());
+        return within(() -> puts.putObject(
+                        request -> request.bucket(bucket).key(key).checksumCRC32(said), body)
                 .thenApply(answer -> new Found(key, length, answer.eTag())));
+    }
+
+    private static Checksum crc32(Path file) throws IOException {
+        CRC32 sum = new CRC32();
+        ByteBuffer some = ByteBuffer.allocateDirect(CHECKED_AT_ONCE);
+        try (FileChannel in = FileChannel.open(file)) {
+            while (in.read(some.clear()) >= 0) {
+                sum.update(some.flip());
+            }
+        }
+        return sum;
     }
 
     CompletableFuture<?> get(String key, Path to) {

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -38,6 +39,9 @@ final class S3Storage implements Storage, AutoCloseable {
     private final Path local;
     private final Writing writing;
     private final AtHand atHand;
+    /** By what they are of. */
+    private final Map<String, Sending> sending = new ConcurrentHashMap<>();
+
     /** A thing never changes. */
     private final Cache<String, Contents> known =
             Caffeine.newBuilder().maximumSize(LISTS_KEPT).build();
@@ -71,19 +75,40 @@ final class S3Storage implements Storage, AutoCloseable {
     }
 
     @Override
+    public Ahead ahead(String name, String folder) throws IOException {
+        Patience.step(() -> writing.begin(name));
+        Sending some = new Sending(files(making(name).resolve(folder)), file -> put(name, file));
+        sending.put(name, some);
+        return () -> {
+            if (sending.remove(name, some)) {
+                some.callOff();
+            }
+        };
+    }
+
+    private static List<Path> files(Path folder) throws IOException {
+        try (Stream<Path> inside = Files.walk(folder)) {
+            return inside.filter(Files::isRegularFile).sorted().toList();
+        }
+    }
+
+    private CompletableFuture<S3Objects.Found> put(String name, Path file) throws IOException {
+        Patience.step(() -> writing.goOn(name));
+        return objects.put(key(name, relative(making(name), file)), file);
+    }
+
+    @Override
     public void publish(String name) throws IOException {
         Path home = making(name);
-        List<Path> files;
-        try (Stream<Path> inside = Files.walk(home)) {
-            files = inside.filter(Files::isRegularFile).sorted().toList();
-        }
+        List<Path> files = files(home);
         Patience.step(() -> writing.begin(name));
+        Sending some = sending.remove(name);
+        Map<Path, CompletableFuture<S3Objects.Found>> before = some == null ? Map.of() : some.end();
         List<CompletableFuture<S3Objects.Found>> onTheWay = new ArrayList<>();
         try {
             List<Entry> entries = new ArrayList<>();
             for (Path file : files) {
-                Patience.step(() -> writing.goOn(name));
-                onTheWay.add(objects.put(key(name, relative(home, file)), file));
+                onTheWay.add(before.containsKey(file) ? before.get(file) : put(name, file));
             }
             for (int i = 0; i < files.size(); i++) {
                 Path file = files.get(i);
@@ -116,9 +141,7 @@ final class S3Storage implements Storage, AutoCloseable {
     }
 
     private void giveUp(String name, List<? extends CompletableFuture<?>> onTheWay, Exception why) {
-        CompletableFuture.allOf(onTheWay.toArray(CompletableFuture[]::new))
-                .exceptionally(failed -> null)
-                .join(); // what arrives later would stay
+        Sending.await(onTheWay); // what arrives later would stay
         try {
             objects.removeAll(key(name, ""));
             writing.forget(name);

@@ -30,6 +30,15 @@ public interface Storage {
         return Files.createDirectories(making(name));
     }
 
+    /** Files of a thing that go there while the rest of it is made; closed, what was not published meanwhile is called off. */
+    interface Ahead extends AutoCloseable {
+        @Override
+        void close();
+    }
+
+    /** Begins to put there what lies in a folder of {@link #making} and does not change any more; {@link #publish} goes on from there. */
+    Ahead ahead(String name, String folder) throws IOException;
+
     /**
      * Lets everybody see what lies in {@link #making}.
      *

@@ -20,8 +20,7 @@ import software.amazon.awssdk.services.s3.S3AsyncClientBuilder;
 /** The storage that the settings name: the data folder, or a bucket by {@code s3://bucket/prefix}. */
 @Configuration
 class StorageChoice {
-    private static final long IN_PARTS_FROM_BYTES = 32L << 20;
-    private static final long PART_BYTES = 16L << 20;
+    private static final long PART_BYTES = 32L << 20;
     private static final Duration ANSWERS_WITHIN = Duration.ofSeconds(60);
     private static final Duration CONNECTS_WITHIN = Duration.ofSeconds(5);
     private static final int CONNECTIONS = 64;
@@ -50,7 +49,7 @@ class StorageChoice {
         S3AsyncClient puts = client(endpoint, region, credentials)
                 .multipartEnabled(true)
                 .multipartConfiguration(
-                        parts -> parts.thresholdInBytes(IN_PARTS_FROM_BYTES).minimumPartSizeInBytes(PART_BYTES))
+                        parts -> parts.thresholdInBytes(S3Objects.IN_PARTS_FROM_BYTES).minimumPartSizeInBytes(PART_BYTES))
                 .build();
         String path = bucket.getPath() == null ? "" : bucket.getPath().replaceFirst("^/", "");
         String prefix = path.isEmpty() || path.endsWith("/") ? path : path + "/";

@@ -50,7 +50,8 @@ public class Sweeping {
                 mapper.forget(name);
             }
         } catch (IOException | RuntimeException e) {
-            LOG.warn("{}, which nobody finished, could not be removed; it is tried again.", name, e);
+            LOG.warn("{}, which nobody finished, could not be removed; it is tried again soon.", name, e);
+            mapper.soon(name);
         }
     }
 }

@@ -1,7 +1,8 @@
 package apodex.server.storage;
 
 import jakarta.annotation.PreDestroy;
-import java.util.Set;
+import java.time.Duration;
+import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -19,11 +20,16 @@ import org.springframework.stereotype.Component;
 @Component
 public class Writing {
     private static final int RENEWED_EVERY_SECONDS = 10;
+    /** Of the minute that a renewal is good for. */
+    private static final long CERTAIN_FOR_NANOS = Duration.ofSeconds(5).toNanos();
+
     private static final Logger LOG = LoggerFactory.getLogger(Writing.class);
 
     private final WritingMapper mapper;
     private final String node;
-    private final Set<String> under = ConcurrentHashMap.newKeySet();
+    /** What is being put there, and when the database last said that it is ours, by {@link System#nanoTime}. */
+    private final Map<String, Long> under = new ConcurrentHashMap<>();
+
     private final ScheduledExecutorService renewing = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "writing-renewed");
         thread.setDaemon(true);
@@ -45,15 +51,25 @@ public class Writing {
 
     void begin(String name) {
         mapper.begin(name, node);
-        under.add(name);
+        under.put(name, System.nanoTime() - CERTAIN_FOR_NANOS);
     }
 
-    /** Asked before each step that others would see. @throws LostWriting when others take it for given up */
+    /** Asked before each object that is put there. @throws LostWriting when others take it for given up */
     void goOn(String name) throws LostWriting {
-        if (mapper.renew(name, node) == 0) {
+        Long saidAt = under.get(name);
+        if ((saidAt == null || System.nanoTime() - saidAt >= CERTAIN_FOR_NANOS) && !renew(name)) {
             under.remove(name);
             throw new LostWriting(name);
         }
+    }
+
+    private boolean renew(String name) {
+        long asked = System.nanoTime();
+        boolean isOurs = mapper.renew(name, node) > 0;
+        if (isOurs) {
+            under.computeIfPresent(name, (same, before) -> asked);
+        }
+        return isOurs;
     }
 
     /**
@@ -106,9 +122,9 @@ public class Writing {
     }
 
     private void renew() {
-        for (String name : under) {
+        for (String name : under.keySet()) {
             try {
-                mapper.renew(name, node);
+                renew(name);
             } catch (DataAccessException e) {
                 LOG.debug("{} could not be renewed now.", name, e);
             }

@@ -25,7 +25,8 @@ interface WritingMapper {
     @Delete("DELETE FROM writing WHERE name = #{name} AND sweeps = 0")
     int settle(String name);
 
-    @Insert("INSERT INTO writing (name, node, until, sweeps) VALUES (#{name}, #{node}, CURRENT_TIMESTAMP(3), 1)"
+    /** Who abandons it removes it, and has a minute for that. */
+    @Insert("INSERT INTO writing (name, node, until, sweeps) VALUES (#{name}, #{node}, " + IN_A_MINUTE + ", 1)"
             + " ON DUPLICATE KEY UPDATE sweeps = sweeps + 1")
     void abandon(String name, String node);
 
@@ -43,6 +44,10 @@ interface WritingMapper {
     @Update("UPDATE writing SET sweeps = sweeps + 1, until = " + IN_AN_HOUR
             + " WHERE name = #{name} AND until < CURRENT_TIMESTAMP(3)")
     int take(String name);
+
+    /** It could not be removed: that time does not count, and the next is not only in an hour. */
+    @Update("UPDATE writing SET until = " + IN_A_MINUTE + ", sweeps = GREATEST(sweeps - 1, 1) WHERE name = #{name}")
+    void soon(String name);
 
     @Select("SELECT sweeps FROM writing WHERE name = #{name}")
     Integer sweeps(String name);

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 /** A house of several machines on this one: nodes, a database or a cluster of them, and a store; everything a process that can be killed. */
 final class Cluster implements AutoCloseable {
     private final Path folder;
+    private final JavaOptions options;
     final List<DatabaseMember> databases;
     final StandIn store;
     final List<Node> nodes = new ArrayList<>();
@@ -32,8 +33,13 @@ final class Cluster implements AutoCloseable {
     }
 
     Cluster(Path folder, int databases) throws Exception {
+        this(folder, databases, JavaOptions.SOON_THERE);
+    }
+
+    Cluster(Path folder, int databases, JavaOptions options) throws Exception {
         this.folder = folder;
-        this.store = new StandIn(folder);
+        this.options = options;
+        this.store = new StandIn(folder, options);
         store.begin();
         this.databases = DatabaseMember.cluster(folder, databases);
         store.awaitAnswer();
@@ -62,7 +68,7 @@ final class Cluster implements AutoCloseable {
                         + "/apodex",
                 "--apodex.db.password=" + DatabaseMember.PASSWORD));
         settings.addAll(List.of(more));
-        NodeProcess process = new NodeProcess(folder.resolve("node-" + nodes.size()), settings);
+        NodeProcess process = new NodeProcess(folder.resolve("node-" + nodes.size()), settings, options);
         process.begin();
         Node node = new Node(role, process, toStore, toDatabases);
         nodes.add(node);

@@ -127,6 +127,7 @@ class ManyNodesTest {
         for (int i = 0; i < 300 && !cluster.keys().isEmpty(); i++) {
             Thread.sleep(100);
             cluster.sql("UPDATE stored_recording SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
+            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
         }
         assertThat(cluster.keys()).as(cluster::complained).isEmpty();
     }

@@ -11,15 +11,21 @@ import java.util.List;
 public final class NodeProcess extends Started {
     private static final int ATTEMPTS = 3;
 
+    private final JavaOptions options;
     private final List<String> settings;
     private final Path data;
     private final int port = freePort();
 
     /** @param settings as {@code --name=value} */
     public NodeProcess(Path data, List<String> settings) throws IOException {
+        this(data, settings, JavaOptions.SOON_THERE);
+    }
+
+    NodeProcess(Path data, List<String> settings, JavaOptions options) throws IOException {
         super(Files.createDirectories(data).resolve("server.log"));
         this.data = data;
         this.settings = settings;
+        this.options = options;
     }
 
     Path data() {
@@ -32,11 +38,10 @@ public final class NodeProcess extends Started {
 
     @Override
     List<String> command() {
-        List<String> command = new ArrayList<>(List.of(
-                ProcessHandle.current().info().command().orElse("java"),
-                "-Xmx400m",
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
+        List<String> command = new ArrayList<>();
+        command.add(ProcessHandle.current().info().command().orElse("java"));
+        command.addAll(options.words());
+        command.addAll(List.of(
                 "-cp",
                 System.getProperty("java.class.path"),
                 "apodex.server.Apodex",

@@ -15,12 +15,14 @@ final class StandIn extends Started {
     static final String BUCKET = "house";
     private static final ObjectMapper JSON = new ObjectMapper();
 
+    private final JavaOptions options;
     private final Path root;
     private final int port = freePort();
     private final int securePort = freePort();
 
-    StandIn(Path folder) throws IOException {
+    StandIn(Path folder, JavaOptions options) throws IOException {
         super(Files.createDirectories(folder).resolve("store.log"));
+        this.options = options;
         this.root = Files.createDirectories(folder.resolve("store"));
     }
 
@@ -34,10 +36,10 @@ final class StandIn extends Started {
 
     @Override
     List<String> command() {
-        return List.of(
-                ProcessHandle.current().info().command().orElse("java"),
-                "-Xmx300m",
-                "-XX:TieredStopAtLevel=1",
+        List<String> command = new ArrayList<>();
+        command.add(ProcessHandle.current().info().command().orElse("java"));
+        command.addAll(options.words());
+        command.addAll(List.of(
                 "-Dserver.port=" + securePort,
                 "-Dhttp.port=" + port,
                 "-Dcom.adobe.testing.s3mock.store.root=" + root,
@@ -45,7 +47,8 @@ final class StandIn extends Started {
                 "-Dcom.adobe.testing.s3mock.store.retainFilesOnExit=true",
                 "-Dlogging.level.root=warn",
                 "-jar",
-                Path.of("target/s3-stand-in.jar").toAbsolutePath().toString());
+                Path.of("target/s3-stand-in.jar").toAbsolutePath().toString()));
+        return command;
     }
 
     @Override
