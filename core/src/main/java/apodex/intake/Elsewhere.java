@@ -20,6 +20,14 @@ public interface Elsewhere {
      */
     void fetch(String sha256, Path into) throws IOException;
 
+    /**
+     * Brings the overview of a recording alone.
+     *
+     * @param to where it is written
+     * @throws java.io.FileNotFoundException when there is none
+     */
+    void fetchOverview(String sha256, Path to) throws IOException;
+
     /** Sees to it that a recording lies there; nothing happens when it does. Returns when everybody can have it. */
     void keep(String sha256, List<Path> files) throws IOException;
 

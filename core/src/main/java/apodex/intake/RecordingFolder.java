@@ -25,6 +25,7 @@ final class RecordingFolder {
     private static final String OVERVIEW = "overview";
     private static final String SCAN = "scan";
     private static final String SCANS = "scans";
+    private static final String OVERVIEWS = "overviews";
     private static final String HALF_DONE = ".half-done-";
 
     private final Path root;
@@ -83,6 +84,13 @@ final class RecordingFolder {
         Path scans = root.resolve(SCANS);
         scans.toFile().mkdirs();
         return scans.resolve(sha256);
+    }
+
+    /** Where those of recordings that lie elsewhere are, by hash. */
+    Path fetchedOverviews() {
+        Path overviews = root.resolve(OVERVIEWS);
+        overviews.toFile().mkdirs();
+        return overviews;
     }
 
     /** Takes a file: decodes it where it is packed, and looks at all of it. It appears when it is whole. */

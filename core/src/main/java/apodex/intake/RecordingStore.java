@@ -49,6 +49,10 @@ public final class RecordingStore implements Sounds {
     private final Elsewhere elsewhere;
 
     private final AtHand fetched;
+    private final FetchedOverviews overviews;
+
+    /** What part of the room for recordings their overviews may take besides. */
+    private static final int OVERVIEWS_SHARE = 10;
 
     /** @param root folder of the store, nobody else's; made when missing. What was left half done there is removed. */
     public RecordingStore(Path root) throws IOException {
@@ -65,6 +69,7 @@ public final class RecordingStore implements Sounds {
         this.folder = new RecordingFolder(root);
         this.elsewhere = elsewhere;
         this.fetched = new AtHand(mostBytes);
+        this.overviews = new FetchedOverviews(folder, mostBytes / OVERVIEWS_SHARE);
         if (elsewhere != null) {
             for (String here : folder.all()) {
                 fetched.isHere(here, folder.bytes(here));
@@ -106,7 +111,12 @@ public final class RecordingStore implements Sounds {
 
     @Override
     public Overview overview(String sha256) throws IOException {
-        return held(sha256, () -> new Overview(folder.overview(sha256), open(sha256)));
+        refuseMissing(sha256);
+        return held(sha256, () -> new Overview(overviewFile(sha256), () -> open(sha256)));
+    }
+
+    private Path overviewFile(String sha256) throws IOException {
+        return elsewhere == null || folder.has(sha256) ? folder.overview(sha256) : overviews.of(sha256, elsewhere);
     }
 
     private interface Opening<T> {
@@ -235,6 +245,11 @@ public final class RecordingStore implements Sounds {
     public void remove(String sha256) throws IOException {
         scans.remove(sha256);
         images.remove(sha256);
+        overviews.remove(sha256);
+        makeRoomOf(sha256);
+    }
+
+    private void makeRoomOf(String sha256) throws IOException {
         fetched.isGone(sha256);
         folder.remove(sha256);
     }
@@ -293,7 +308,7 @@ public final class RecordingStore implements Sounds {
 
     private void removeUnused() throws IOException {
         for (String unused : fetched.beyond()) {
-            remove(unused);
+            makeRoomOf(unused);
         }
     }
 

@@ -2,6 +2,7 @@ package apodex.measure;
 
 import apodex.audio.PcmReader;
 import apodex.time.FrameRange;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -17,10 +18,18 @@ import java.nio.file.StandardOpenOption;
 public final class Overview implements AutoCloseable {
     private final FileChannel channel;
     private final OverviewLayout layout;
-    private final PcmReader recording;
+    private final Opening recording;
+    /** Opened when it is needed, which for most of what is drawn it is not. */
+    @Nullable
+    private PcmReader opened;
 
-    /** @param recording the scanned recording; closed with this */
-    public Overview(Path overview, PcmReader recording) throws IOException {
+    /** Opens the scanned recording. */
+    public interface Opening {
+        PcmReader open() throws IOException;
+    }
+
+    /** @param recording asked for once at most, by what is finer than the overview; closed with this */
+    public Overview(Path overview, Opening recording) throws IOException {
         this.recording = recording;
         this.channel = FileChannel.open(overview, StandardOpenOption.READ);
         this.layout = OverviewLayout.read(readAt(0, OverviewLayout.HEADER_BYTES));
@@ -74,7 +83,7 @@ public final class Overview implements AutoCloseable {
         long first = firstBin * framesPerBin;
         int frames = (int) Math.min((long) count * framesPerBin, layout.frames() - first);
         double[][] samples = new double[layout.channels()][frames];
-        recording.read(first, frames, 0, samples, 0);
+        recording().read(first, frames, 0, samples, 0);
         for (int c = 0; c < out.length; c++) {
             for (int b = 0; b < count; b++) {
                 double low = Double.POSITIVE_INFINITY;
@@ -142,7 +151,7 @@ public final class Overview implements AutoCloseable {
     private StereoImage measureSamples(int first, int count, FrameRange range) throws IOException {
         int frames = Math.toIntExact(range.frames());
         double[][] samples = new double[count][frames];
-        recording.read(range.start(), frames, first, samples, 0);
+        recording().read(range.start(), frames, first, samples, 0);
         double left = 0;
         double right = 0;
         double difference = 0;
@@ -153,6 +162,13 @@ public final class Overview implements AutoCloseable {
             difference = Math.max(difference, Math.abs(samples[0][i] - other[i]));
         }
         return new StereoImage(left, right, difference, count == 1);
+    }
+
+    private PcmReader recording() throws IOException {
+        if (opened == null) {
+            opened = recording.open();
+        }
+        return opened;
     }
 
     private float[] bins(int level, long firstBin, int count) throws IOException {
@@ -176,9 +192,10 @@ public final class Overview implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        try (channel;
-                recording) {
-            // both are closed even when one fails
+        try (channel) {
+            if (opened != null) {
+                opened.close();
+            }
         }
     }
 }

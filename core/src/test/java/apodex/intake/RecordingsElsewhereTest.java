@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.audio.PcmReader;
 import apodex.audio.SoundBytes;
+import apodex.measure.Overview;
 import apodex.session.Recording;
 import java.io.FileNotFoundException;
 import java.io.IOException;
@@ -49,6 +50,11 @@ class RecordingsElsewhereTest {
                     Files.copy(file, into.resolve(file.getFileName()));
                 }
             }
+        }
+
+        @Override
+        public void fetchOverview(String sha256, Path to) throws IOException {
+            Files.copy(home(sha256).resolve("overview"), to);
         }
 
         @Override
@@ -144,6 +150,25 @@ class RecordingsElsewhereTest {
         again.fetch(brought.get(0).sha256());
         bring(again, 4);
         assertThat(onDisk("one")).isEqualTo(2);
+    }
+
+    @Test
+    void itIsDrawnFromAfarWithoutItsSound() throws IOException {
+        Recording recording = bring(store("one", 5 * BYTES), 1).get(0);
+        RecordingStore other = store("other", 5 * BYTES);
+        try (Overview overview = other.overview(recording.sha256())) {
+            float[][] bins = overview.lowsAndHighs(4, 0, 2);
+            assertThat(bins[0]).containsExactly(0, 1 / 8388608f, 0, 0); // one step up in the first frame, nothing else
+            assertThat(onDisk("other")).isZero();
+            assertThat(overview.lowsAndHighs(0, 0, 1)[0])
+                    .as("finer than that")
+                    .containsExactly(1 / 8388608f, 1 / 8388608f);
+            assertThat(onDisk("other")).isEqualTo(1);
+        }
+        other.remove(recording.sha256());
+        try (Stream<Path> files = Files.walk(folder.resolve("other"))) {
+            assertThat(files.filter(Files::isRegularFile)).isEmpty();
+        }
     }
 
     @Test

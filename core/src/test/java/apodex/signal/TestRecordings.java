@@ -70,6 +70,6 @@ public final class TestRecordings implements MeasuredRecordings {
 
     @Override
     public Overview overview(String sha256) throws IOException {
-        return new Overview(folder.resolve(sha256 + ".overview"), open(sha256));
+        return new Overview(folder.resolve(sha256 + ".overview"), () -> open(sha256));
     }
 }

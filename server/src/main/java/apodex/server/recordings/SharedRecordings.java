@@ -26,6 +26,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class SharedRecordings implements Elsewhere {
     private static final String SCAN = "scan";
+    private static final String OVERVIEW = "overview";
     private static final Duration KNOWN_FOR = Duration.ofMinutes(10);
     private static final int MOST_KNOWN = 100_000;
 
@@ -72,11 +73,20 @@ class SharedRecordings implements Elsewhere {
 
     @Override
     public void fetch(String sha256, Path into) throws IOException {
+        asItIsNow(sha256, () -> bring(sha256, into));
+    }
+
+    @Override
+    public void fetchOverview(String sha256, Path to) throws IOException {
+        asItIsNow(sha256, () -> copy(Patience.reaching(() -> found(sha256)).name(), OVERVIEW, to));
+    }
+
+    private void asItIsNow(String sha256, Patience.Step step) throws IOException {
         try {
-            bring(sha256, into);
+            step.take();
         } catch (FileNotFoundException e) { // removed, and perhaps brought in anew, since it was looked up
             known.invalidate(sha256);
-            bring(sha256, into);
+            step.take();
         }
     }
 

@@ -81,9 +81,9 @@ final class S3Objects implements AutoCloseable {
                         .encodeToString(ByteBuffer.allocate(Integer.BYTES)
                                 .putInt((int) whole.getValue())
                                 .array());
-        return within(() -> puts.putObject(
-                        request -> request.bucket(bucket).key(key).checksumCRC32(said), body)
-                .thenApply(answer -> new Found(key, length, answer.eTag())));
+        return within(
+                () -> puts.putObject(request -> request.bucket(bucket).key(key).checksumCRC32(said), body)
+                        .thenApply(answer -> new Found(key, length, answer.eTag())));
     }
 
     private static Checksum crc32(Path file) throws IOException {

@@ -48,8 +48,8 @@ class StorageChoice {
         S3AsyncClient gets = client(endpoint, region, credentials).build();
         S3AsyncClient puts = client(endpoint, region, credentials)
                 .multipartEnabled(true)
-                .multipartConfiguration(
-                        parts -> parts.thresholdInBytes(S3Objects.IN_PARTS_FROM_BYTES).minimumPartSizeInBytes(PART_BYTES))
+                .multipartConfiguration(parts ->
+                        parts.thresholdInBytes(S3Objects.IN_PARTS_FROM_BYTES).minimumPartSizeInBytes(PART_BYTES))
                 .build();
         String path = bucket.getPath() == null ? "" : bucket.getPath().replaceFirst("^/", "");
         String prefix = path.isEmpty() || path.endsWith("/") ? path : path + "/";

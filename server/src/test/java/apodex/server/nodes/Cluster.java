@@ -92,7 +92,8 @@ final class Cluster implements AutoCloseable {
     /** What nodes complained of: why something went wrong. */
     String complained() {
         return nodes.stream()
-                .map(node -> "Node " + nodes.indexOf(node) + ":\n" + node.process().complained() + "\n")
+                .map(node ->
+                        "Node " + nodes.indexOf(node) + ":\n" + node.process().complained() + "\n")
                 .collect(Collectors.joining());
     }
 

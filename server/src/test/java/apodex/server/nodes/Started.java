@@ -17,7 +17,8 @@ import java.util.stream.Stream;
 public abstract class Started implements AutoCloseable {
     private static final int START_SECONDS = Integer.getInteger("apodex.start.seconds", 180);
 
-    private static final Pattern COMPLAINT = Pattern.compile(" (WARN|ERROR) |^\\S*(Exception|Error)\\b|^Caused by|^\\s+at apodex");
+    private static final Pattern COMPLAINT =
+            Pattern.compile(" (WARN|ERROR) |^\\S*(Exception|Error)\\b|^Caused by|^\\s+at apodex");
 
     private final Path log;
     private Process process;
