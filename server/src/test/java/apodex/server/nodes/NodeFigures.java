@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.sql.DataSource;
@@ -28,8 +29,8 @@ class NodeFigures {
     private static final int UNTIL_WARM = 6;
     private static final int ROUNDS = 15;
     private static final int WAITING = 10_000;
-    private static final Pattern LINE =
-            Pattern.compile("ending=done .*seconds=([\\d.]+) claiming=([\\d.]+) .*publishing=([\\d.]+)");
+    private static final Pattern LINE = Pattern.compile(
+            "ending=done .*seconds=([\\d.]+) claiming=([\\d.]+) .*printing=([\\d.]+) publishing=([\\d.]+)");
 
     @TempDir
     private Path folder;
@@ -59,13 +60,25 @@ class NodeFigures {
         }
 
         double shareOfClaimAndPublish() {
-            List<Double> shares = new ArrayList<>();
+            return medianSaid(line -> (said(line, 2) + said(line, 4)) / said(line, 1));
+        }
+
+        double printing() {
+            return medianSaid(line -> said(line, 3));
+        }
+
+        /** Of what the node said of its last runs. */
+        private double medianSaid(ToDoubleFunction<Matcher> figure) {
+            List<Double> figures = new ArrayList<>();
             Matcher line = LINE.matcher(node.said());
             while (line.find()) {
-                shares.add((Double.parseDouble(line.group(2)) + Double.parseDouble(line.group(3)))
-                        / Double.parseDouble(line.group(1)));
+                figures.add(figure.applyAsDouble(line));
             }
-            return NodeFigures.median(shares);
+            return NodeFigures.median(figures);
+        }
+
+        private static double said(Matcher line, int group) {
+            return Double.parseDouble(line.group(group));
         }
     }
 
@@ -90,6 +103,7 @@ class NodeFigures {
             figure("folder_seconds", alone.median());
             figure("claim_and_publish_share_folder", alone.shareOfClaimAndPublish());
             figure("s3_over_folder", shared.median() / alone.median());
+            figure("sending_over_printing", (shared.median() - alone.median()) / alone.printing());
             single.stop();
             node.stop();
             figure("claim_ms_of_10000", claim(cluster) * 1000);

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import apodex.server.TestServer;
 import apodex.server.TestServer.Client;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -29,6 +31,31 @@ class OperationsTest {
             assertThat(client.get("/actuator/prometheus").status()).isEqualTo(404);
             assertThat(client.get("/readyz").status()).isEqualTo(200);
             assertThat(new Client(port).get("/api/sessions").status()).isEqualTo(404);
+        }
+    }
+
+    @Test
+    void whoIsAskedToGoFinishesItsRunFirstAndSaysSoInJson() throws Exception {
+        List<String> settings =
+                List.of("--db-scheduler.shutdown-max-wait=2m", "--logging.structured.format.console=ecs");
+        try (NodeProcess node = new NodeProcess(data, settings)) {
+            node.start();
+            Client client = node.client();
+            String run = client.run(client.handoff(ManyNodesTest.bringIn(client, 6, 60)), ManyNodesTest.EVERYTHING);
+            while (client.get("/api/runs/" + run).json().get("progress").asDouble() < 0.05) {
+                Thread.sleep(20);
+            }
+            node.stop();
+            List<String> endings = node.said()
+                    .lines()
+                    .filter(line -> line.startsWith("{") && line.endsWith("}") && line.contains("ending="))
+                    .toList();
+            assertThat(endings).as(node.said()).hasSize(1);
+            assertThat(new ObjectMapper()
+                            .readTree(endings.get(0))
+                            .get("message")
+                            .asText())
+                    .startsWith("run=" + run + " ending=done");
         }
     }
 
