@@ -10,7 +10,6 @@ import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.CancellationException;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -55,9 +54,7 @@ class ProveJob {
         } catch (LostClaim e) {
             return;
         } catch (IOException | RuntimeException | Error e) {
-            if (Thread.currentThread().isInterrupted()) {
-                throw new CancellationException("The server is going down.");
-            }
+            CalledOff.refuse(e);
             LOG.warn("Run {} could not be proved again.", runId, e);
             // what was found before holds no longer, and nothing else is known
             proof = Proof.notMade(run.plan(), RunTrouble.whyNotRead(e));

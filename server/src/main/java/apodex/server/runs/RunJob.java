@@ -127,16 +127,11 @@ class RunJob {
             }
             end(attempt, RunState.CANCELLED, null);
         } catch (IOException e) {
-            if (Thread.currentThread()
-                    .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
-                throw new CancellationException("The server is going down.");
-            }
+            CalledOff.refuse(e);
             LOG.warn("Run {} failed.", runId, e);
             end(attempt, RunState.FAILED, RunTrouble.inWords(e));
         } catch (RuntimeException e) {
-            if (Thread.currentThread().isInterrupted()) {
-                throw e;
-            }
+            CalledOff.refuse(e);
             LOG.error("Run {} failed.", runId, e);
             end(attempt, RunState.FAILED, RunTrouble.OUR_SIDE);
         } catch (Error e) { // a job that let it go would be begun again for ever
@@ -295,10 +290,7 @@ class RunJob {
         try {
             attempt.folder().remove();
         } catch (IOException e) {
-            if (Thread.currentThread()
-                    .isInterrupted()) { // a file closes with an exception of its own when its thread is called off
-                throw new CancellationException("The server is going down.");
-            }
+            CalledOff.refuse(e);
             LOG.warn("The files of run {} could not be removed.", attempt.run().id(), e);
         }
         Patience.doing(() -> writing.giveUp(attempt.name())); // what was put there before it went wrong

@@ -6,6 +6,7 @@ import java.io.FileNotFoundException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -93,6 +94,8 @@ final class S3Objects implements AutoCloseable {
             while (in.read(some.clear()) >= 0) {
                 sum.update(some.flip());
             }
+        } catch (ClosedByInterruptException e) {
+            throw goingDown();
         }
         return sum;
     }
@@ -118,7 +121,7 @@ final class S3Objects implements AutoCloseable {
             places.acquire();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new CancellationException("The server is going down."); // no fault of what was to be put there
+            throw goingDown();
         }
         try {
             return work.get().whenComplete((done, failed) -> places.release());
@@ -126,6 +129,11 @@ final class S3Objects implements AutoCloseable {
             places.release();
             throw e;
         }
+    }
+
+    /** No fault of what was to be put there. */
+    private static CancellationException goingDown() {
+        return new CancellationException("The server is going down.");
     }
 
     Optional<Found> find(String key) throws IOException {

@@ -9,6 +9,7 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
 
 /** The line from one process to another, which can be cut. */
 final class Line implements AutoCloseable {
@@ -40,12 +41,15 @@ final class Line implements AutoCloseable {
             try {
                 Socket near = door.accept();
                 if (isCut) {
-                    near.close();
+                    shut(near);
                 } else {
                     daemon(() -> connect(near));
                 }
-            } catch (IOException e) {
-                return; // closed
+            } catch (IOException | OutOfMemoryError e) { // closed, or no file or thread is left: the next may be served
+                if (!door.isClosed()) {
+                    System.err.println("A line did not take somebody on: " + e);
+                    LockSupport.parkNanos(100_000_000);
+                }
             }
         }
     }

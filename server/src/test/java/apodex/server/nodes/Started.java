@@ -2,6 +2,7 @@ package apodex.server.nodes;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
@@ -91,9 +92,30 @@ public abstract class Started implements AutoCloseable {
         process.waitFor();
     }
 
-    /** As when the machine hangs. */
+    /** As when the machine hangs. Returns when all of it does: a thread may finish first what it asked of the system. */
     void pause() throws InterruptedException {
         signal("STOP");
+        while (isAlive() && !isAllStopped()) {
+            Thread.sleep(1);
+        }
+    }
+
+    private boolean isAllStopped() {
+        try (Stream<Path> threads = Files.list(Path.of("/proc", String.valueOf(process.pid()), "task"))) {
+            return threads.allMatch(thread -> "T".equals(state(thread)));
+        } catch (IOException | UncheckedIOException gone) {
+            return false;
+        }
+    }
+
+    /** By proc(5): the first word behind the name, which stands in brackets. */
+    private static String state(Path thread) {
+        try {
+            String stat = Files.readString(thread.resolve("stat"), java.nio.charset.StandardCharsets.ISO_8859_1);
+            return stat.substring(stat.lastIndexOf(')') + 2).split(" ")[0];
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     void wake() throws InterruptedException {
