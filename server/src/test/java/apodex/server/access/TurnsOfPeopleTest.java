@@ -34,6 +34,9 @@ class TurnsOfPeopleTest {
             Client cho = house.people.get("Cho"); // of no house in particular
             // what has the machine while the others ask
             String first = ann.run(longOne(ann), "{\"everything\": true}");
+            for (int i = 0; i < 600 && !"printing".equals(state(ann, first)); i++) {
+                Thread.sleep(50); // what is short would else come before it
+            }
             List<String> asked = new ArrayList<>();
             for (int i = 0; i < 4; i++) {
                 asked.add(ann.run(house.handoff, "{\"everything\": true}"));
@@ -49,6 +52,10 @@ class TurnsOfPeopleTest {
             ann.post("/api/runs/" + first + "/cancel", "");
             ann.await(asked.get(3));
         }
+    }
+
+    private static String state(Client client, String run) throws Exception {
+        return client.get("/api/runs/" + run).json().get("state").asText();
     }
 
     private static String longOne(Client ann) throws Exception {
