@@ -4,8 +4,6 @@ import apodex.audio.AtHand;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.util.List;
 import java.util.stream.Stream;
 
 /**
@@ -20,7 +18,7 @@ final class FetchedOverviews {
     FetchedOverviews(RecordingFolder folder, long mostBytes) throws IOException {
         this.folder = folder;
         this.here = new AtHand(mostBytes);
-        try (Stream<Path> files = Files.list(folder.fetchedOverviews())) {
+        try (Stream<Path> files = Files.list(Files.createDirectories(folder.fetchedOverviews()))) {
             for (Path file : files.toList()) {
                 here.isHere(file.getFileName().toString(), Files.size(file));
             }
@@ -34,24 +32,14 @@ final class FetchedOverviews {
             if (Files.exists(file)) {
                 here.isUsed(sha256);
             } else {
-                fetch(sha256, from, file);
+                folder.bring(file, to -> from.fetchOverview(sha256, to));
                 here.isHere(sha256, Files.size(file));
-                for (String unused : List.copyOf(here.beyond())) {
+                for (String unused : here.beyond()) {
                     remove(unused);
                 }
             }
         });
         return file;
-    }
-
-    private void fetch(String sha256, Elsewhere from, Path file) throws IOException {
-        Path work = folder.halfDone();
-        try {
-            from.fetchOverview(sha256, work);
-            Files.move(work, file, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(work);
-        }
     }
 
     void remove(String sha256) throws IOException {

@@ -88,9 +88,23 @@ final class RecordingFolder {
 
     /** Where those of recordings that lie elsewhere are, by hash. */
     Path fetchedOverviews() {
-        Path overviews = root.resolve(OVERVIEWS);
-        overviews.toFile().mkdirs();
-        return overviews;
+        return root.resolve(OVERVIEWS);
+    }
+
+    /** Writes a file that lies elsewhere. */
+    interface Bringing {
+        void bring(Path to) throws IOException;
+    }
+
+    /** Brings a file, which appears when all of it is here. */
+    void bring(Path file, Bringing bringing) throws IOException {
+        Path work = halfDone();
+        try {
+            bringing.bring(work);
+            Files.move(work, file, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(work);
+        }
     }
 
     /** Takes a file: decodes it where it is packed, and looks at all of it. It appears when it is whole. */
@@ -160,7 +174,7 @@ final class RecordingFolder {
         }
     }
 
-    Path halfDone() {
+    private Path halfDone() {
         return root.resolve(HALF_DONE + UUID.randomUUID());
     }
 

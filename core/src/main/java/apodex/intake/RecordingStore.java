@@ -49,6 +49,8 @@ public final class RecordingStore implements Sounds {
     private final Elsewhere elsewhere;
 
     private final AtHand fetched;
+    /** Null where everything is here. */
+    @Nullable
     private final FetchedOverviews overviews;
 
     /** What part of the room for recordings their overviews may take besides. */
@@ -69,7 +71,7 @@ public final class RecordingStore implements Sounds {
         this.folder = new RecordingFolder(root);
         this.elsewhere = elsewhere;
         this.fetched = new AtHand(mostBytes);
-        this.overviews = new FetchedOverviews(folder, mostBytes / OVERVIEWS_SHARE);
+        this.overviews = elsewhere == null ? null : new FetchedOverviews(folder, mostBytes / OVERVIEWS_SHARE);
         if (elsewhere != null) {
             for (String here : folder.all()) {
                 fetched.isHere(here, folder.bytes(here));
@@ -116,7 +118,9 @@ public final class RecordingStore implements Sounds {
     }
 
     private Path overviewFile(String sha256) throws IOException {
-        return elsewhere == null || folder.has(sha256) ? folder.overview(sha256) : overviews.of(sha256, elsewhere);
+        return overviews == null || elsewhere == null || folder.has(sha256)
+                ? folder.overview(sha256)
+                : overviews.of(sha256, elsewhere);
     }
 
     private interface Opening<T> {
@@ -207,7 +211,7 @@ public final class RecordingStore implements Sounds {
         if (scan == null && isScanned(sha256)) {
             try {
                 if (elsewhere != null && !Files.exists(scanFile(sha256))) {
-                    fetchScan(elsewhere, sha256);
+                    folder.bring(scanFile(sha256), to -> elsewhere.fetchScan(sha256, to));
                 }
                 scan = SoundScan.read(scanFile(sha256));
                 scans.put(sha256, new SoftReference<>(scan));
@@ -245,7 +249,9 @@ public final class RecordingStore implements Sounds {
     public void remove(String sha256) throws IOException {
         scans.remove(sha256);
         images.remove(sha256);
-        overviews.remove(sha256);
+        if (overviews != null) {
+            overviews.remove(sha256);
+        }
         makeRoomOf(sha256);
     }
 
@@ -294,16 +300,6 @@ public final class RecordingStore implements Sounds {
                 removeUnused();
             }
         });
-    }
-
-    private void fetchScan(Elsewhere from, String sha256) throws IOException {
-        Path work = folder.halfDone();
-        try {
-            from.fetchScan(sha256, work);
-            Files.move(work, scanFile(sha256), StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(work);
-        }
     }
 
     private void removeUnused() throws IOException {

@@ -182,7 +182,7 @@ class SharedRecordings implements Elsewhere {
 
     @Override
     public void fetchScan(String sha256, Path to) throws IOException {
-        copy(found(sha256).name(), SCAN, to);
+        asItIsNow(sha256, () -> copy(found(sha256).name(), SCAN, to));
     }
 
     @Override

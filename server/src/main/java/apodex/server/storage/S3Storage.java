@@ -125,6 +125,7 @@ final class S3Storage implements Storage, AutoCloseable {
             });
             known.put(name, contents);
         } catch (IOException | RuntimeException e) {
+            Sending.await(before.values());
             giveUp(name, onTheWay, e);
             throw e;
         }
