@@ -2,11 +2,13 @@ package apodex.server.recordings;
 
 import apodex.intake.RecordingStore;
 import apodex.server.storage.Storage;
+import apodex.server.web.DatabaseTrouble;
 import apodex.session.Recording;
 import java.io.IOException;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.event.Level;
 import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -60,6 +62,9 @@ public class KnownRecordings {
             try {
                 inUse.removingIfQuiet(this::remove);
             } catch (DataAccessException e) {
+                if (!DatabaseTrouble.isPassing(e)) {
+                    throw e;
+                }
                 LOG.debug("Recordings that nobody uses wait for the database.", e);
             }
         }
@@ -77,6 +82,13 @@ public class KnownRecordings {
                 }
             } catch (IOException e) {
                 LOG.warn("Recording {}, which nobody uses, is still there.", sha256, e);
+            } catch (DataAccessException e) { // the next sweep tries it again; it keeps no other from going
+                if (!storage.isShared() || DatabaseTrouble.isIn(e)) {
+                    throw e;
+                }
+                LOG.atLevel(DatabaseTrouble.isLostRace(e) ? Level.DEBUG : Level.WARN)
+                        .setCause(e)
+                        .log("Recording {}, which nobody uses, could not be forgotten now.", sha256);
             }
         }
     }

@@ -55,8 +55,7 @@ public final class Patience {
                 LOG.info("Waiting for the storage.");
                 pause(e);
             } catch (RuntimeException e) {
-                boolean again = DatabaseTrouble.isIn(e) || DatabaseTrouble.isLostRace(e);
-                if (!again || System.nanoTime() > end) {
+                if (!DatabaseTrouble.isPassing(e) || System.nanoTime() > end) {
                     throw e;
                 }
                 LOG.info("Waiting for the database.");

@@ -1,5 +1,6 @@
 package apodex.server.storage;
 
+import apodex.server.web.DatabaseTrouble;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -30,6 +31,9 @@ public class Sweeping {
             try {
                 mapper.givenUp().forEach(this::sweep);
             } catch (DataAccessException e) {
+                if (!DatabaseTrouble.isPassing(e)) {
+                    throw e;
+                }
                 LOG.debug("What nobody finished waits for the database.", e);
             }
         }

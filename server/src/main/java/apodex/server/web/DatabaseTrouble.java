@@ -19,6 +19,11 @@ public final class DatabaseTrouble {
 
     private DatabaseTrouble() {}
 
+    /** Whether the same may well succeed a little later. */
+    public static boolean isPassing(Throwable thrown) {
+        return isIn(thrown) || isLostRace(thrown);
+    }
+
     public static boolean isIn(Throwable thrown) {
         for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
             if (cause instanceof TransactionSystemException // neither made nor taken back: its connection is gone
