@@ -1,6 +1,5 @@
 package apodex.server.storage;
 
-import apodex.audio.AtHand;
 import apodex.audio.WorkFolder;
 import apodex.server.web.StorageAway;
 import apodex.session.SessionDocument;
@@ -12,17 +11,12 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -38,22 +32,13 @@ final class S3Storage implements Storage, AutoCloseable {
     private final String address;
     private final Path local;
     private final Writing writing;
-    private final AtHand atHand;
+    private final BroughtHere brought;
     /** By what they are of. */
     private final Map<String, Sending> sending = new ConcurrentHashMap<>();
 
     /** A thing never changes. */
-    private final Cache<String, Contents> known =
+    private final Cache<String, PublishedFiles> known =
             Caffeine.newBuilder().maximumSize(LISTS_KEPT).build();
-
-    /** @param tag what the store says it was made of */
-    private record Entry(String path, long length, long modifiedMillis, String tag) {}
-
-    private record Contents(List<Entry> files) {
-        Map<String, Entry> byPath() {
-            return files.stream().collect(Collectors.toMap(Entry::path, Function.identity()));
-        }
-    }
 
     /**
      * @param prefix of all keys: empty, or ends in a slash
@@ -61,7 +46,7 @@ final class S3Storage implements Storage, AutoCloseable {
      * @param mostBrought bytes of things that were brought
      */
     S3Storage(S3Objects objects, String prefix, String address, Path local, long mostBrought, Writing writing) {
-        this.atHand = new AtHand(mostBrought);
+        this.brought = new BroughtHere(objects, this::key, local, mostBrought);
         this.objects = objects;
         this.prefix = prefix;
         this.address = address;
@@ -106,7 +91,7 @@ final class S3Storage implements Storage, AutoCloseable {
         Map<Path, CompletableFuture<S3Objects.Found>> before = some == null ? Map.of() : some.end();
         List<CompletableFuture<S3Objects.Found>> onTheWay = new ArrayList<>();
         try {
-            List<Entry> entries = new ArrayList<>();
+            List<PublishedFiles.Entry> entries = new ArrayList<>();
             for (Path file : files) {
                 onTheWay.add(before.containsKey(file) ? before.get(file) : put(name, file));
             }
@@ -114,10 +99,10 @@ final class S3Storage implements Storage, AutoCloseable {
                 Path file = files.get(i);
                 String path = relative(home, file);
                 S3Objects.Found put = arrived(onTheWay.get(i), key(name, path), file);
-                entries.add(new Entry(
+                entries.add(new PublishedFiles.Entry(
                         path, put.length(), Files.getLastModifiedTime(file).toMillis(), put.tag()));
             }
-            Contents contents = new Contents(List.copyOf(entries));
+            PublishedFiles contents = new PublishedFiles(List.copyOf(entries));
             byte[] list = SessionDocument.write(contents).getBytes(StandardCharsets.UTF_8);
             Patience.reaching(() -> {
                 writing.goOn(name);
@@ -160,11 +145,11 @@ final class S3Storage implements Storage, AutoCloseable {
         return home.relativize(file).toString();
     }
 
-    private Contents contents(String name) throws IOException {
-        Contents there = known.getIfPresent(name);
+    private PublishedFiles contents(String name) throws IOException {
+        PublishedFiles there = known.getIfPresent(name);
         if (there == null) {
             there = SessionDocument.read(
-                    new String(objects.bytes(key(name, LIST)), StandardCharsets.UTF_8), Contents.class);
+                    new String(objects.bytes(key(name, LIST)), StandardCharsets.UTF_8), PublishedFiles.class);
             known.put(name, there);
         }
         return there;
@@ -178,23 +163,15 @@ final class S3Storage implements Storage, AutoCloseable {
 
     private Optional<Kept> kept(String name, String path, S3Objects.Found found) throws IOException {
         try {
-            return Optional.ofNullable(contents(name).byPath().get(path)).map(entry -> kept(entry, found));
+            return Optional.ofNullable(contents(name).byPath().get(path)).map(entry -> entry.asFound(found));
         } catch (FileNotFoundException e) {
             return Optional.empty(); // removed at this moment
         }
     }
 
-    private static Kept kept(Entry entry, S3Objects.Found found) {
-        return new Kept(
-                entry.path(),
-                found.length(),
-                entry.modifiedMillis(),
-                found.length() == entry.length() && found.tag().equals(entry.tag()));
-    }
-
     @Override
     public List<Kept> list(String name, String folder) throws IOException {
-        Map<String, Entry> entries;
+        Map<String, PublishedFiles.Entry> entries;
         try {
             entries = contents(name).byPath();
         } catch (FileNotFoundException e) {
@@ -203,9 +180,9 @@ final class S3Storage implements Storage, AutoCloseable {
         int head = key(name, "").length();
         List<Kept> all = new ArrayList<>();
         for (S3Objects.Found found : objects.list(key(name, folder.isEmpty() ? "" : folder + "/"))) {
-            Entry entry = entries.get(found.key().substring(head));
+            PublishedFiles.Entry entry = entries.get(found.key().substring(head));
             if (entry != null) {
-                all.add(kept(entry, found));
+                all.add(entry.asFound(found));
             }
         }
         return all;
@@ -223,77 +200,18 @@ final class S3Storage implements Storage, AutoCloseable {
 
     @Override
     public Path here(String name) throws IOException {
-        Path brought = local.resolve("brought").resolve(name);
-        atHand.oneAtATime(name, () -> {
-            if (Files.exists(brought)) {
-                atHand.isUsed(name);
-            } else {
-                bring(name, brought);
-                for (String unused : atHand.beyond()) {
-                    leave(unused);
-                }
-            }
-        });
-        return brought;
-    }
-
-    private void bring(String name, Path brought) throws IOException {
-        Path half = local.resolve("brought").resolve(".half-" + UUID.randomUUID());
-        Files.createDirectories(half);
-        try {
-            List<CompletableFuture<?>> onTheWay = new ArrayList<>();
-            List<Entry> files = Patience.reaching(() -> contents(name)).files();
-            for (Entry entry : files) {
-                Path to = half.resolve(entry.path());
-                Files.createDirectories(to.getParent());
-                onTheWay.add(objects.get(key(name, entry.path()), to));
-            }
-            for (int i = 0; i < onTheWay.size(); i++) {
-                Entry entry = files.get(i);
-                Path file = half.resolve(entry.path());
-                brought(onTheWay.get(i), key(name, entry.path()), file);
-                Files.setLastModifiedTime(file, FileTime.fromMillis(entry.modifiedMillis()));
-            }
-            Files.createDirectories(brought.getParent());
-            Files.move(half, brought, StandardCopyOption.ATOMIC_MOVE);
-            atHand.isHere(name, files.stream().mapToLong(Entry::length).sum());
-        } finally {
-            WorkFolder.remove(half);
-        }
+        return brought.all(name, () -> contents(name));
     }
 
     @Override
     public Path here(String name, String path) throws IOException {
-        Path file = local.resolve("single").resolve(name).resolve(path);
-        if (!Files.exists(file)) {
-            Files.createDirectories(file.getParent());
-            Path half = file.resolveSibling(".half-" + UUID.randomUUID());
-            Patience.reaching(() -> {
-                Files.deleteIfExists(half);
-                return S3Objects.await(objects.get(key(name, path), half));
-            });
-            Files.move(half, file, StandardCopyOption.ATOMIC_MOVE);
-        }
-        return file;
-    }
-
-    private void brought(CompletableFuture<?> first, String key, Path to) throws IOException {
-        try {
-            S3Objects.await(first);
-        } catch (StorageAway away) {
-            Patience.reaching(() -> {
-                Files.deleteIfExists(to);
-                return S3Objects.await(objects.get(key, to));
-            });
-        }
+        return brought.one(name, path);
     }
 
     @Override
     public void leave(String name) throws IOException {
-        atHand.isGone(name);
         WorkFolder.remove(making(name));
-        WorkFolder.remove(local.resolve("brought").resolve(name));
-        WorkFolder.remove(local.resolve("single").resolve(name));
+        brought.leave(name);
     }
 
     @Override
