@@ -165,7 +165,7 @@ class ChaosTest {
                 continue;
             }
             assertThat(run.get("state").asText())
-                    .as(() -> run.get("failure") + " " + each.getKey() + "\n" + cluster.complained())
+                    .as(() -> run.get("failure") + " " + each.getKey() + "\n" + cluster.plight())
                     .isEqualTo("done");
             assertThat(ManyNodesTest.hashes(run))
                     .isEqualTo(expected.get(seconds.get(each.getValue().handoff())));
@@ -201,7 +201,7 @@ class ChaosTest {
                     .filter(key -> names.stream().noneMatch(name -> key.startsWith(name + "/")))
                     .toList();
         }
-        assertThat(stray).as(cluster::complained).isEmpty();
+        assertThat(stray).as(cluster::plight).isEmpty();
         assertThat(cluster.names("SELECT task_instance FROM scheduled_tasks")).isEmpty();
         long made = 0;
         for (Cluster.Node node : cluster.nodes) {

@@ -47,6 +47,20 @@ final class Cluster implements AutoCloseable {
 
     /** Begins to start a node; {@link NodeProcess#awaitAnswer} waits for it. */
     Node add(Role role, String... more) throws IOException {
+        Node node = make(role, more);
+        node.process().begin();
+        return node;
+    }
+
+    /** The same, of one processor of this machine. */
+    Node addOn(int processor, Role role, String... more) throws IOException {
+        Node node = make(role, more);
+        node.process().keepTo(processor);
+        node.process().begin();
+        return node;
+    }
+
+    private Node make(Role role, String... more) throws IOException {
         Line toStore = new Line(store.port());
         List<Line> toDatabases = new ArrayList<>();
         for (DatabaseMember member : databases) {
@@ -69,7 +83,6 @@ final class Cluster implements AutoCloseable {
                 "--apodex.db.password=" + DatabaseMember.PASSWORD));
         settings.addAll(List.of(more));
         NodeProcess process = new NodeProcess(folder.resolve("node-" + nodes.size()), settings, options);
-        process.begin();
         Node node = new Node(role, process, toStore, toDatabases);
         nodes.add(node);
         return node;
@@ -89,12 +102,27 @@ final class Cluster implements AutoCloseable {
         return StoreKeys.of(store.port());
     }
 
-    /** What nodes complained of: why something went wrong. */
-    String complained() {
-        return nodes.stream()
-                .map(node ->
-                        "Node " + nodes.indexOf(node) + ":\n" + node.process().complained() + "\n")
-                .collect(Collectors.joining());
+    /** What nodes complained of, what they and the database are at: why something goes wrong, or does not go on. */
+    String plight() {
+        StringBuilder all = new StringBuilder();
+        for (Node node : nodes) {
+            all.append("Node ").append(nodes.indexOf(node)).append(":\n");
+            all.append(node.process().complained())
+                    .append("\n")
+                    .append(node.process().isAt())
+                    .append("\n");
+        }
+        all.append("Store:\n").append(store.complained()).append("\nDatabase:\n");
+        try {
+            all.append(names("SELECT CONCAT_WS(' ', trx_mysql_thread_id, trx_state, trx_started, trx_query)"
+                    + " FROM information_schema.innodb_trx"));
+            all.append(names("SELECT CONCAT_WS(' ', id, time_ms, state, info) FROM information_schema.processlist"));
+            all.append(names("SELECT CONCAT_WS(' ', name, until, sweeps, node) FROM writing"));
+            all.append(names("SELECT CONCAT_WS(' ', name, until) FROM stored_recording"));
+        } catch (Exception e) {
+            all.append(e);
+        }
+        return all.append("\n").toString();
     }
 
     void sql(String statement) throws Exception {

@@ -7,15 +7,18 @@ import apodex.audio.SoundBytes;
 import apodex.server.TestServer;
 import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.concurrent.Callable;
+import java.util.function.Predicate;
+import org.awaitility.Awaitility;
+import org.awaitility.core.ConditionTimeoutException;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -24,11 +27,6 @@ import org.junit.jupiter.api.io.TempDir;
 /** A node that serves and two that print, with a store and a database that they share. */
 class ManyNodesTest {
     static final String EVERYTHING = "{\"version\": \"v\", \"everything\": true}";
-
-    private static final String SECTIONS =
-            """
-            [{"name": "A", "stretch": {"from": {"unit": "bars", "at": 1}, "to": {"unit": "bars", "at": 9}}},
-             {"name": "B", "stretch": {"from": {"unit": "bars", "at": 9}, "to": {"unit": "bars", "at": 17}}}]""";
 
     @TempDir
     static Path folder;
@@ -39,8 +37,16 @@ class ManyNodesTest {
     static void start() throws Exception {
         cluster = new Cluster(folder, 1);
         cluster.add(Role.WEB).process().awaitAnswer();
-        cluster.add(Role.PRINT, "--apodex.node=print-1", "--apodex.share-from-seconds=0");
-        cluster.add(Role.PRINT, "--apodex.node=print-2", "--apodex.share-from-seconds=0");
+        cluster.add(
+                Role.PRINT,
+                "--apodex.node=print-1",
+                "--apodex.share-from-seconds=0",
+                "--apodex.share-below-per-second=1TB");
+        cluster.add(
+                Role.PRINT,
+                "--apodex.node=print-2",
+                "--apodex.share-from-seconds=0",
+                "--apodex.share-below-per-second=1TB");
         cluster.add(Role.WEB);
         for (Cluster.Node node : cluster.nodes) {
             node.process().awaitAnswer();
@@ -122,14 +128,28 @@ class ManyNodesTest {
         awaitNothing();
     }
 
-    /** What nobody has is gone from the store once nobody can be about to use it. */
-    private static void awaitNothing() throws Exception {
-        for (int i = 0; i < 300 && !cluster.keys().isEmpty(); i++) {
-            Thread.sleep(100);
-            cluster.sql("UPDATE stored_recording SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
-            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
+    /** Far longer than anything takes: a machine that writes much to a slow disk stands still for half a minute. */
+    private static <T> T await(Callable<T> ask, Predicate<T> isEnough) {
+        try {
+            return Awaitility.await()
+                    .pollInterval(Duration.ofMillis(100))
+                    .atMost(Duration.ofMinutes(2))
+                    .until(ask, isEnough);
+        } catch (ConditionTimeoutException e) {
+            throw new AssertionError(cluster.plight(), e);
         }
-        assertThat(cluster.keys()).as(cluster::complained).isEmpty();
+    }
+
+    /** What nobody has is gone from the store once nobody can be about to use it. */
+    private static void awaitNothing() {
+        await(
+                () -> {
+                    cluster.sql(
+                            "UPDATE stored_recording SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
+                    cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3) WHERE until > CURRENT_TIMESTAMP(3)");
+                    return cluster.keys();
+                },
+                List::isEmpty);
     }
 
     private static byte[] parcel(Client client, JsonNode run) throws Exception {
@@ -143,43 +163,24 @@ class ManyNodesTest {
         Client client = cluster.client();
         String session = bringIn(client, 3, 4);
         String handoff = client.handoff(session);
-        JsonNode levels = null;
-        for (int i = 0; i < 300; i++) {
-            levels = client.get("/api/handoffs/" + handoff + "/levels").json();
-            if (levels.get("pending").asInt() == 0) {
-                break;
-            }
-            Thread.sleep(100);
-        }
+        String levelsOfIt = "/api/handoffs/" + handoff + "/levels";
+        JsonNode levels = await(
+                () -> client.get(levelsOfIt).json(), some -> some.get("pending").asInt() == 0);
         // noise of up to 400,000 of 8,388,608 steps: -26.43 dBFS at its loudest, reached within a hair by 192,000
         // samples
         assertThat(levels.get("levels").findValues("peakDbfs").subList(0, 3))
                 .allSatisfy(peak -> assertThat(peak.asDouble()).isBetween(-26.5, -26.4));
-        for (int i = 0; i < 300; i++) {
-            if (client.get("/api/sessions/" + session + "/findings")
-                            .json()
-                            .get("unmeasured")
-                            .asInt()
-                    == 0) {
-                return;
-            }
-            Thread.sleep(100);
-        }
-        throw new AssertionError(
-                client.get("/api/sessions/" + session + "/findings").text());
+        await(
+                () -> client.get("/api/sessions/" + session + "/findings").json(),
+                findings -> findings.get("unmeasured").asInt() == 0);
     }
 
     /** The node that has taken up what is printed. */
-    private static Cluster.Node printing() throws Exception {
-        for (int i = 0; i < 200; i++) {
-            List<String> nodes =
-                    cluster.names("SELECT picked_by FROM scheduled_tasks WHERE picked AND task_name = 'print-run'");
-            if (!nodes.isEmpty()) {
-                return cluster.nodes.get(nodes.get(0).equals("print-1") ? 1 : 2);
-            }
-            Thread.sleep(50);
-        }
-        throw new AssertionError("Nobody prints.");
+    private static Cluster.Node printing() {
+        List<String> nodes = await(
+                () -> cluster.names("SELECT picked_by FROM scheduled_tasks WHERE picked AND task_name = 'print-run'"),
+                some -> !some.isEmpty());
+        return cluster.nodes.get(nodes.get(0).equals("print-1") ? 1 : 2);
     }
 
     @Test
@@ -197,19 +198,21 @@ class ManyNodesTest {
         assertThat(hashes(done)).isEqualTo(expected);
         List<String> stored = cluster.names("SELECT stored_as FROM run WHERE id = '" + run + "'");
         sleeper.process().wake();
-        for (int i = 0; i < 300 && !sleeper.process().said().contains("run=" + run + " ending=lost"); i++) {
-            Thread.sleep(100);
-        }
-        assertThat(sleeper.process().said()).contains("run=" + run + " ending=lost");
+        await(sleeper.process()::said, said -> said.contains("run=" + run + " ending=lost"));
         assertThat(cluster.names("SELECT stored_as FROM run WHERE id = '" + run + "'"))
                 .isEqualTo(stored);
         assertThat(parcel(client, done))
                 .hasSize(done.get("parcels").get(0).get("bytes").asInt());
-        for (int i = 0; i < 100 && attempts(run) > 1; i++) {
-            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3)");
-            Thread.sleep(200);
-        }
-        assertThat(attempts(run)).as("what the sleeper had put there is swept").isEqualTo(1);
+        awaitAttempts(run, 1); // what the sleeper had put there is swept
+    }
+
+    private static void awaitAttempts(String run, int left) {
+        await(
+                () -> {
+                    cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3)");
+                    return attempts(run);
+                },
+                there -> there == left);
     }
 
     private static long attempts(String run) throws Exception {
@@ -227,11 +230,7 @@ class ManyNodesTest {
         printing();
         client.post("/api/runs/" + run + "/cancel", "");
         assertThat(client.await(run).get("state").asText()).isEqualTo("cancelled");
-        for (int i = 0; i < 100 && attempts(run) > 0; i++) {
-            cluster.sql("UPDATE writing SET until = CURRENT_TIMESTAMP(3)");
-            Thread.sleep(200);
-        }
-        assertThat(attempts(run)).isZero();
+        awaitAttempts(run, 0);
     }
 
     /** A file comes in two pieces, each to another node, and a third makes something of it. */
@@ -267,10 +266,12 @@ class ManyNodesTest {
     void sectionsArePrintedByWhoHasNothingToDo(@TempDir Path alone) throws Exception {
         List<String> expected;
         try (TestServer single = TestServer.start(alone)) {
-            expected = hashes(single.client().await(single.client().run(inSections(single.client()), EVERYTHING)));
+            expected = hashes(single.client()
+                    .await(single.client()
+                            .run(Sections.of(single.client(), bringIn(single.client(), 4, 40), 9, 17), EVERYTHING)));
         }
         Client client = cluster.client();
-        JsonNode run = client.await(client.run(inSections(client), EVERYTHING));
+        JsonNode run = client.await(client.run(Sections.of(client, bringIn(client, 4, 40), 9, 17), EVERYTHING));
         assertThat(run.get("state").asText()).as(run.toString()).isEqualTo("done");
         assertThat(hashes(run)).isEqualTo(expected);
         String printers = cluster.nodes.get(1).process().said()
@@ -279,17 +280,6 @@ class ManyNodesTest {
         assertThat(printers).doesNotContain("could not be printed for another node");
         assertThat(run.toString()).as("printed, not taken over").doesNotContain("\"takenOver\":true");
         assertThat(attempts(run.get("id").asText())).as("parts are gone").isEqualTo(1);
-    }
-
-    private static String inSections(Client client) throws Exception {
-        String handoff = client.handoff(bringIn(client, 4, 40));
-        JsonNode state = client.get("/api/handoffs/" + handoff).json();
-        ObjectNode asked = (ObjectNode) state.get("handoff");
-        asked.set("sections", new ObjectMapper().readTree(SECTIONS));
-        assertThat(client.put("/api/handoffs/" + handoff, "{\"revision\": 1, \"handoff\": " + asked + "}")
-                        .status())
-                .isEqualTo(200);
-        return handoff;
     }
 
     @Test

@@ -15,6 +15,7 @@ public final class NodeProcess extends Started {
     private final List<String> settings;
     private final Path data;
     private final int port = freePort();
+    private List<String> under = List.of();
 
     /** @param settings as {@code --name=value} */
     public NodeProcess(Path data, List<String> settings) throws IOException {
@@ -28,6 +29,11 @@ public final class NodeProcess extends Started {
         this.options = options;
     }
 
+    /** From its next start on it has one processor of this machine to itself, as if it were one with one. */
+    void keepTo(int processor) {
+        under = List.of("taskset", "--cpu-list", String.valueOf(processor));
+    }
+
     Path data() {
         return data;
     }
@@ -38,7 +44,7 @@ public final class NodeProcess extends Started {
 
     @Override
     List<String> command() {
-        List<String> command = new ArrayList<>();
+        List<String> command = new ArrayList<>(under);
         command.add(ProcessHandle.current().info().command().orElse("java"));
         command.addAll(options.words());
         command.addAll(List.of(

@@ -76,6 +76,21 @@ public abstract class Started implements AutoCloseable {
         }
     }
 
+    /** What its threads are at, where it is something of ours. */
+    String isAt() {
+        try {
+            Process asked = new ProcessBuilder("jstack", String.valueOf(process.pid())).start();
+            try (InputStream in = asked.getInputStream()) {
+                String all = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.ISO_8859_1);
+                return Stream.of(all.split("\n\n"))
+                        .filter(thread -> thread.contains("at apodex"))
+                        .collect(Collectors.joining("\n\n"));
+            }
+        } catch (IOException e) {
+            return "It does not say what it is at.";
+        }
+    }
+
     boolean isAlive() {
         return process != null && process.isAlive();
     }
