@@ -1,6 +1,7 @@
 package apodex.server.runs;
 
 import apodex.handoff.Plan;
+import apodex.handoff.Print;
 import apodex.server.nodes.Nodes;
 import apodex.server.storage.Patience;
 import apodex.server.storage.Storage;
@@ -15,14 +16,13 @@ import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Splits a print where that pays: sections go to nodes that have nothing to do. What comes back is taken over by its content, as files of
  * earlier runs are, so that a part that does not fit, or does not come, is printed here. Files of one section are not split: their walk is
- * the same for one as for all, and files that are hardly walked, as at Raw, are moved twice more than it takes to write them.
+ * the same for one as for all, and files that are hardly walked, as at Raw, are sooner printed than moved, whole sections of them too.
  */
 @Component
 class Shares {
@@ -35,12 +35,9 @@ class Shares {
     private final Writing writing;
     private final TransactionTemplate transaction;
     private final ObjectProvider<SchedulerClient> scheduler;
-    private final double leastSeconds;
+    private final WorthSharing worth;
 
-    /**
-     * @param scheduler    that begins runs, and so is made after this
-     * @param leastSeconds that a section takes: below, moving it costs more than it saves
-     */
+    /** @param scheduler that begins runs, and so is made after this */
     Shares(
             ShareMapper mapper,
             Nodes nodes,
@@ -48,14 +45,14 @@ class Shares {
             Writing writing,
             TransactionTemplate transaction,
             ObjectProvider<SchedulerClient> scheduler,
-            @Value("${apodex.share-from-seconds}") double leastSeconds) {
+            WorthSharing worth) {
         this.mapper = mapper;
         this.nodes = nodes;
         this.storage = storage;
         this.writing = writing;
         this.transaction = transaction;
         this.scheduler = scheduler;
-        this.leastSeconds = leastSeconds;
+        this.worth = worth;
     }
 
     static String task(String runId, String claim, int section) {
@@ -98,11 +95,18 @@ class Shares {
         int away = all * others / (others + 1);
         List<Integer> given = new ArrayList<>();
         for (int section = all - away; section < all; section++) {
-            if (seconds * plan.sections().get(section).frames() / plan.frames() >= leastSeconds) {
+            if (worth.is(seconds * plan.sections().get(section).frames() / plan.frames(), bytes(plan, section))) {
                 given.add(section);
             }
         }
         return given;
+    }
+
+    private static long bytes(Plan plan, int section) {
+        return plan.prints().stream()
+                .filter(print -> print.section() == section)
+                .mapToLong(Print::bytes)
+                .sum();
     }
 
     private List<String> forget(String runId) {

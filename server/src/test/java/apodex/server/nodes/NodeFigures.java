@@ -13,12 +13,12 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -28,6 +28,10 @@ import org.mariadb.jdbc.MariaDbDataSource;
 class NodeFigures {
     private static final int UNTIL_WARM = 6;
     private static final int ROUNDS = 15;
+    private static final int ROUNDS_OF_TWO = 4;
+    private static final int ASKED_EACH_ROUND = 3;
+    private static final long TAKEN_FOR_GONE_MS = 17_000;
+    private static final long SEEN_AGAIN_MS = 7_000;
     private static final int WAITING = 10_000;
     private static final Pattern LINE = Pattern.compile(
             "ending=done .*seconds=([\\d.]+) claiming=([\\d.]+) .*printing=([\\d.]+) publishing=([\\d.]+)");
@@ -41,9 +45,13 @@ class NodeFigures {
         private final String handoff;
         private final List<Double> seconds = new ArrayList<>();
 
-        Asking(NodeProcess node) throws Exception {
+        Asking(NodeProcess node, String handoff) {
             this.node = node;
-            this.handoff = node.client().handoff(ManyNodesTest.bringIn(node.client(), 8, 90));
+            this.handoff = handoff;
+        }
+
+        static Asking of(NodeProcess node) throws Exception {
+            return new Asking(node, node.client().handoff(ManyNodesTest.bringIn(node.client(), 8, 90)));
         }
 
         void once() throws Exception {
@@ -57,6 +65,13 @@ class NodeFigures {
 
         double median() {
             return NodeFigures.median(seconds);
+        }
+
+        /** Of the ratios of what was asked for next to each other. */
+        double medianOver(Asking other) {
+            return NodeFigures.median(IntStream.range(0, seconds.size())
+                    .mapToObj(i -> seconds.get(i) / other.seconds.get(i))
+                    .toList());
         }
 
         double shareOfClaimAndPublish() {
@@ -90,8 +105,8 @@ class NodeFigures {
             single.start();
             NodeProcess node = cluster.add(Role.ALL).process();
             node.awaitAnswer();
-            Asking alone = new Asking(single);
-            Asking shared = new Asking(node);
+            Asking alone = Asking.of(single);
+            Asking shared = Asking.of(node);
             for (int round = 0; round < UNTIL_WARM + ROUNDS; round++) {
                 if (round == UNTIL_WARM) {
                     alone.seconds.clear();
@@ -102,11 +117,55 @@ class NodeFigures {
             }
             figure("folder_seconds", alone.median());
             figure("claim_and_publish_share_folder", alone.shareOfClaimAndPublish());
-            figure("s3_over_folder", shared.median() / alone.median());
+            figure("s3_over_folder", shared.medianOver(alone));
             figure("sending_over_printing", (shared.median() - alone.median()) / alone.printing());
             single.stop();
             node.stop();
             figure("claim_ms_of_10000", claim(cluster) * 1000);
+        }
+    }
+
+    /**
+     * Whether it pays to give half of what is hardly walked to another node: two machines of one core each, with their recordings at hand
+     * and nothing between them and the store, against one of them.
+     */
+    @Test
+    void measureSplitting() throws Exception {
+        try (Cluster cluster = new Cluster(folder.resolve("split"), 1, JavaOptions.AS_SERVED)) {
+            NodeProcess web = cluster.add(Role.WEB).process();
+            web.awaitAnswer();
+            List<NodeProcess> printing = new ArrayList<>();
+            for (int core = 0; core < 2; core++) {
+                NodeProcess node = cluster.addOn(
+                                core,
+                                Role.PRINT,
+                                "--apodex.share-from-seconds=0",
+                                "--apodex.share-below-per-second=1TB")
+                        .process();
+                node.awaitAnswer();
+                printing.add(node);
+            }
+            String handoff = Sections.of(web.client(), ManyNodesTest.bringIn(web.client(), 8, 90), 23, 45);
+            Asking two = new Asking(web, handoff);
+            Asking one = new Asking(web, handoff);
+            for (int round = 0; round < ROUNDS_OF_TWO; round++) {
+                ask(two, round);
+                printing.get(1).pause();
+                Thread.sleep(TAKEN_FOR_GONE_MS);
+                ask(one, round);
+                printing.get(1).wake();
+                Thread.sleep(SEEN_AGAIN_MS);
+            }
+            figure("two_nodes_over_one_at_raw", two.medianOver(one));
+        }
+    }
+
+    private static void ask(Asking who, int round) throws Exception {
+        for (int i = 0; i < ASKED_EACH_ROUND; i++) {
+            who.once();
+        }
+        if (round == 0) {
+            who.seconds.clear();
         }
     }
 
@@ -115,8 +174,7 @@ class NodeFigures {
     }
 
     private static double median(List<Double> values) {
-        Collections.sort(values);
-        return values.get(values.size() / 2);
+        return values.stream().sorted().toList().get(values.size() / 2);
     }
 
     /** Seconds to find out who is next among many, and to take it up. */
