@@ -89,7 +89,7 @@ final class DatabaseMember extends Started {
                 "--user=" + System.getProperty("user.name"),
                 "--datadir=" + folder.resolve("data"),
                 "--tmpdir=" + folder.resolve("tmp"),
-                "--socket=" + Path.of("/tmp", "apodex-" + port + ".sock"),
+                "--socket=" + socket(),
                 "--pid-file=" + folder.resolve("pid"),
                 "--bind-address=127.0.0.1",
                 "--port=" + port,
@@ -124,6 +124,28 @@ final class DatabaseMember extends Started {
             }
         }
         return command;
+    }
+
+    /** Hears nothing from the other members any more, nor they from it; everybody else still reaches it. */
+    void cutOff() throws Exception {
+        tellProvider("gmcast.isolate=1");
+    }
+
+    void mend() throws Exception {
+        tellProvider("gmcast.isolate=0");
+    }
+
+    private void tellProvider(String option) throws Exception {
+        run(List.of(
+                "mariadb",
+                "--no-defaults",
+                "--socket=" + socket(),
+                "--user=root",
+                "--execute=SET GLOBAL wsrep_provider_options = '" + option + "'"));
+    }
+
+    private Path socket() {
+        return Path.of("/tmp", "apodex-" + port + ".sock");
     }
 
     @Override

@@ -99,18 +99,30 @@ final class Troubles implements Runnable {
                 Thread.sleep(random.nextInt(1000, 8000));
                 cluster.store.wake();
             }
+            default -> befall(member);
+        }
+    }
+
+    private void befall(DatabaseMember member) throws Exception {
+        switch (random.nextInt(cluster.databases.size() > 1 ? 3 : 2)) {
+            case 0 -> {
+                count("database killed");
+                member.kill();
+                member.start();
+            }
+            case 1 -> {
+                count("database asleep");
+                member.pause();
+                Thread.sleep(random.nextInt(1000, 12_000));
+                member.wake();
+                member.awaitAnswer();
+            }
             default -> {
-                boolean sleeps = random.nextBoolean();
-                count(sleeps ? "database asleep" : "database killed");
-                if (sleeps) {
-                    member.pause();
-                    Thread.sleep(random.nextInt(1000, 12_000));
-                    member.wake();
-                    member.awaitAnswer();
-                } else {
-                    member.kill();
-                    member.start();
-                }
+                count("database cut off from the others");
+                member.cutOff();
+                Thread.sleep(random.nextInt(2000, 14_000));
+                member.mend();
+                member.awaitAnswer();
             }
         }
     }
