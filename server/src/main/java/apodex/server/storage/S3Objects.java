@@ -41,7 +41,7 @@ final class S3Objects implements AutoCloseable {
 
     private static final int AT_ONCE = 8;
     private static final int NOT_FOUND = 404;
-    private static final int CHECKED_AT_ONCE = 1 << 18;
+    private static final int READ_AT_ONCE = 1 << 18;
 
     private final S3AsyncClient puts;
     private final S3AsyncClient gets;
@@ -62,7 +62,8 @@ final class S3Objects implements AutoCloseable {
     CompletableFuture<Found> put(String key, Path file) throws IOException {
         long length = Files.size(file);
         Checksum whole = length < IN_PARTS_FROM_BYTES ? crc32(file) : null;
-        return put(key, length, whole, AsyncRequestBody.fromFile(file));
+        return put(key, length, whole, AsyncRequestBody.fromFile(body -> body.path(file)
+                .chunkSizeInBytes(READ_AT_ONCE)));
     }
 
     Found put(String key, byte[] content) throws IOException {
@@ -89,7 +90,7 @@ final class S3Objects implements AutoCloseable {
 
     private static Checksum crc32(Path file) throws IOException {
         CRC32 sum = new CRC32();
-        ByteBuffer some = ByteBuffer.allocateDirect(CHECKED_AT_ONCE);
+        ByteBuffer some = ByteBuffer.allocateDirect(READ_AT_ONCE);
         try (FileChannel in = FileChannel.open(file)) {
             while (in.read(some.clear()) >= 0) {
                 sum.update(some.flip());
