@@ -10,6 +10,7 @@ import com.github.kagkarlsson.scheduler.jdbc.JdbcTaskRepository;
 import com.github.kagkarlsson.scheduler.task.Execution;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.zaxxer.hikari.HikariDataSource;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -19,10 +20,8 @@ import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
-import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.mariadb.jdbc.MariaDbDataSource;
 
 /** What many nodes cost on one machine, as ratios within one run; asked for by {@code ./apodex bench nodes}. */
 class NodeFigures {
@@ -117,7 +116,8 @@ class NodeFigures {
             }
             figure("folder_seconds", alone.median());
             figure("claim_and_publish_share_folder", alone.shareOfClaimAndPublish());
-            figure("s3_over_folder", shared.medianOver(alone));
+            figure("s3_over_folder", shared.median() / alone.median());
+            figure("s3_over_folder_by_neighbours", shared.medianOver(alone));
             figure("sending_over_printing", (shared.median() - alone.median()) / alone.printing());
             single.stop();
             node.stop();
@@ -183,31 +183,36 @@ class NodeFigures {
         cluster.sql("INSERT INTO scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
                 + " SELECT 'print-run', CONCAT('run ', seq), TIMESTAMP '2001-01-01 00:00:00' + INTERVAL (seq * 7919 MOD 10007) SECOND,"
                 + " FALSE, 1 FROM seq_1_to_" + WAITING);
-        DataSource source = source(cluster);
         OneTimeTask<Void> task = Tasks.oneTime("print-run").execute((instance, context) -> {});
-        JdbcTaskRepository tasks = new JdbcTaskRepository(
-                source,
-                false,
-                new AutodetectJdbcCustomization(source, true),
-                "scheduled_tasks",
-                new TaskResolver(SchedulerListeners.NOOP, new SystemClock(), List.of(task)),
-                new SchedulerName.Fixed("bench"),
-                false,
-                new SystemClock());
         List<Double> seconds = new ArrayList<>();
-        for (int round = 0; round < 50; round++) {
-            long began = System.nanoTime();
-            Execution next = tasks.getDue(Instant.now(), 3).get(0);
-            if (tasks.pick(next, Instant.now()).isEmpty()) {
-                throw new AssertionError("Somebody else is at this queue.");
+        try (HikariDataSource source = source(cluster)) {
+            JdbcTaskRepository tasks = new JdbcTaskRepository(
+                    source,
+                    false,
+                    new AutodetectJdbcCustomization(source, true),
+                    "scheduled_tasks",
+                    new TaskResolver(SchedulerListeners.NOOP, new SystemClock(), List.of(task)),
+                    new SchedulerName.Fixed("bench"),
+                    false,
+                    new SystemClock());
+            for (int round = 0; round < 50; round++) {
+                long began = System.nanoTime();
+                Execution next = tasks.getDue(Instant.now(), 3).get(0);
+                if (tasks.pick(next, Instant.now()).isEmpty()) {
+                    throw new AssertionError("Somebody else is at this queue.");
+                }
+                seconds.add((System.nanoTime() - began) / 1e9);
             }
-            seconds.add((System.nanoTime() - began) / 1e9);
         }
         return median(seconds);
     }
 
-    private static DataSource source(Cluster cluster) throws Exception {
-        return new MariaDbDataSource("jdbc:mariadb://127.0.0.1:"
-                + cluster.databases.get(0).port() + "/apodex?user=apodex&password=" + DatabaseMember.PASSWORD);
+    /** Connections that are there already, as a node has them. */
+    private static HikariDataSource source(Cluster cluster) {
+        HikariDataSource source = new HikariDataSource();
+        source.setJdbcUrl("jdbc:mariadb://127.0.0.1:" + cluster.databases.get(0).port() + "/apodex");
+        source.setUsername("apodex");
+        source.setPassword(DatabaseMember.PASSWORD);
+        return source;
     }
 }
