@@ -7,6 +7,7 @@ import apodex.server.nodes.ThisNode;
 import apodex.server.pickups.LetterMapper.Letter;
 import apodex.server.pickups.PickupMapper.Pickup;
 import apodex.server.runs.RunPublic;
+import apodex.server.storage.Patience;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,7 +17,6 @@ import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -69,11 +69,7 @@ class Letters {
         if (!node.serves()) {
             return;
         }
-        try {
-            deliverWhatIsDue();
-        } catch (DataAccessException e) { // asked again in two seconds; that the database is away is told elsewhere
-            LOG.debug("Messages wait for the database.", e);
-        }
+        Patience.orNextTime(this::deliverWhatIsDue); // that the database is away is told elsewhere
     }
 
     private void deliverWhatIsDue() {

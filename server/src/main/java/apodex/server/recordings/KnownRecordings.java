@@ -1,6 +1,7 @@
 package apodex.server.recordings;
 
 import apodex.intake.RecordingStore;
+import apodex.server.storage.Patience;
 import apodex.server.storage.Storage;
 import apodex.server.web.DatabaseTrouble;
 import apodex.session.Recording;
@@ -59,14 +60,7 @@ public class KnownRecordings {
     @Scheduled(fixedDelayString = "${apodex.sweep}")
     void sweep() {
         if (storage.isShared()) {
-            try {
-                inUse.removingIfQuiet(this::remove);
-            } catch (DataAccessException e) {
-                if (!DatabaseTrouble.isPassing(e)) {
-                    throw e;
-                }
-                LOG.debug("Recordings that nobody uses wait for the database.", e);
-            }
+            Patience.orNextTime(() -> inUse.removingIfQuiet(this::remove));
         }
     }
 

@@ -64,6 +64,18 @@ public final class Patience {
         }
     }
 
+    /** Does what comes round again by itself; where the database is not there, or others were first, the next time is soon enough. */
+    public static void orNextTime(Runnable work) {
+        try {
+            work.run();
+        } catch (RuntimeException e) {
+            if (!DatabaseTrouble.isPassing(e)) {
+                throw e;
+            }
+            LOG.debug("It waits for the database.", e);
+        }
+    }
+
     public static void step(Step step) throws IOException {
         reaching(() -> {
             step.take();

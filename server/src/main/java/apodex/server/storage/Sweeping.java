@@ -1,10 +1,8 @@
 package apodex.server.storage;
 
-import apodex.server.web.DatabaseTrouble;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -28,14 +26,7 @@ public class Sweeping {
     @Scheduled(fixedDelayString = "${apodex.sweep}")
     void sweep() {
         if (storage.isShared()) {
-            try {
-                mapper.givenUp().forEach(this::sweep);
-            } catch (DataAccessException e) {
-                if (!DatabaseTrouble.isPassing(e)) {
-                    throw e;
-                }
-                LOG.debug("What nobody finished waits for the database.", e);
-            }
+            Patience.orNextTime(() -> mapper.givenUp().forEach(this::sweep));
         }
     }
 
