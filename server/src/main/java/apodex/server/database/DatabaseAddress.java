@@ -12,7 +12,7 @@ final class DatabaseAddress {
     private static final String TIMES_OUT = "&connectTimeout=3000&socketTimeout=15000";
     /** Whoever goes on with another member of a cluster reads there what it wrote before. */
     private static final String READS_WHAT_WAS_WRITTEN = "&sessionVariables=wsrep_sync_wait=1";
-    /** A member that has lost the others, or has not caught up, is passed over: only 2 (donor) and 4 (synced) of wsrep_local_state answer. */
+    /** A member that has lost the others, or has not caught up, is passed over: of wsrep_local_state, 2 is a donor and 4 in step. */
     private static final String WITH_THE_OTHERS = "&galeraAllowedState=2,4";
 
     private static final Pattern MEMBERS = Pattern.compile("([^/,\\s]+(?:,[^/,\\s]+)*)/([\\w-]+)");

@@ -7,11 +7,13 @@ import apodex.server.Apodex;
 import apodex.server.TestServer.Client;
 import apodex.server.accounts.AccountCommand;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -34,9 +36,8 @@ class TurnsOfPeopleTest {
             Client cho = house.people.get("Cho"); // of no house in particular
             // what has the machine while the others ask
             String first = ann.run(longOne(ann), "{\"everything\": true}");
-            for (int i = 0; i < 600 && !"printing".equals(state(ann, first)); i++) {
-                Thread.sleep(50); // what is short would else come before it
-            }
+            // what is short would else come before it
+            Awaitility.await().atMost(Duration.ofMinutes(2)).until(() -> "printing".equals(state(ann, first)));
             List<String> asked = new ArrayList<>();
             for (int i = 0; i < 4; i++) {
                 asked.add(ann.run(house.handoff, "{\"everything\": true}"));
