@@ -3,13 +3,13 @@ package apodex.server.runs;
 import apodex.audio.Digests;
 import apodex.parcel.ZipPieces;
 import apodex.server.nodes.ThisNode;
+import apodex.server.storage.Patience;
 import apodex.server.storage.Storage;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
 import java.util.HexFormat;
-import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.slf4j.Logger;
@@ -44,21 +44,31 @@ class ParcelSums {
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
         if (node.prints()) {
-            mapper.withoutSums().forEach(this::take);
+            mapper.withoutSums().forEach(run -> take(run, mapper.storedAs(run)));
         }
     }
 
-    void take(String runId) {
-        background.execute(() -> takeNow(runId));
+    /**
+     * Of what this machine still has of a run, which it need not have any more then.
+     *
+     * @param name under which it lies in the storage
+     */
+    void take(String runId, String name) {
+        background.execute(() -> {
+            try {
+                takeNow(runId, new StoredRun(storage, name));
+            } finally {
+                storage.letGo(name);
+            }
+        });
     }
 
-    private void takeNow(String runId) {
-        List<RunMapper.StoredParcel> parcels = mapper.parcels(runId);
-        StoredRun stored = new StoredRun(storage, mapper.storedAs(runId));
-        for (RunMapper.StoredParcel parcel : parcels) {
+    private void takeNow(String runId, StoredRun stored) {
+        for (RunMapper.StoredParcel parcel : Patience.with(() -> mapper.parcels(runId))) {
             try {
                 if (parcel.sha256() == null) {
-                    mapper.saveSum(runId, parcel.part(), sum(stored.zip(parcel.part()), stored));
+                    String sum = sum(stored.zip(parcel.part()), stored.sourceWhileHere());
+                    Patience.doing(() -> mapper.saveSum(runId, parcel.part(), sum));
                 }
             } catch (IOException | RuntimeException e) {
                 // gone or altered: whoever asks for the parcel is told which file
@@ -67,10 +77,10 @@ class ParcelSums {
         }
     }
 
-    private static String sum(ZipPieces zip, StoredRun stored) throws IOException {
+    private static String sum(ZipPieces zip, ZipPieces.Source files) throws IOException {
         MessageDigest digest = Digests.sha256();
         byte[] buffer = new byte[BUFFER_BYTES];
-        try (InputStream in = zip.open(stored.source())) {
+        try (InputStream in = zip.open(files)) {
             for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
                 digest.update(buffer, 0, read);
                 if (Thread.currentThread().isInterrupted()) {

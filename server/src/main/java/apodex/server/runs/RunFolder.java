@@ -26,6 +26,7 @@ final class RunFolder {
     private static final String UNFINISHED = ".unfinished-";
     private static final int FORCING = 4;
     static final String FILES = "files/";
+    static final String PICTURES = "pictures/";
     static final String RESULT = "result.json";
     private static final String SUMS = "sums";
 
@@ -77,7 +78,7 @@ final class RunFolder {
     }
 
     static String picturePath(int file) {
-        return "pictures/" + file;
+        return PICTURES + file;
     }
 
     Path picture(int file) {

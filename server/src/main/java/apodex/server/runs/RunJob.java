@@ -159,8 +159,11 @@ class RunJob {
         Printing.Result printed = print(attempt, sums, meter);
         Proof proof;
         List<RunMapper.StoredParcel> parcels;
-        try (Storage.Ahead files = storage.ahead(attempt.name(), RunFolder.FILES)) { // while they are read back
+        try (Storage.Ahead ahead = storage.ahead(attempt.name())) {
+            ahead.begin(RunFolder.FILES); // while they are read back
+            ahead.begin(RunFolder.RESULT);
             proof = readBack.of(attempt, printed, Map.of(), sums, meter);
+            ahead.begin(RunFolder.PICTURES);
             WorkFolder.remove(sums);
             parcels = packing.of(attempt, printed.plan(), proof);
             attempt.watch().isPacked();
@@ -175,7 +178,6 @@ class RunJob {
                 parcels.stream().mapToLong(RunMapper.StoredParcel::bytes).sum(),
                 meter.finished(),
                 attempt.watch());
-        storage.leave(attempt.name());
         learnFrom(run, printed, effort, meter);
     }
 
@@ -186,22 +188,10 @@ class RunJob {
      */
     private void giveUp(Attempt attempt) {
         Patience.doing(() -> writing.giveUp(attempt.name()));
-        leave(attempt);
+        storage.letGo(attempt.name()); // where everything is on this machine, the next attempt finds what is whole
         tell(attempt, RunEnding.LOST);
         if (Patience.with(() -> mapper.isClaimed(attempt.run().id(), attempt.claim()))) {
             throw new CancellationException("Run " + attempt.run().id() + " is begun again.");
-        }
-    }
-
-    /** What this machine alone has of it. Where everything is on this machine, the next attempt finds what is whole. */
-    private void leave(Attempt attempt) {
-        try {
-            storage.leave(attempt.name());
-        } catch (IOException e) {
-            LOG.warn(
-                    "What was made of run {} is still on this machine.",
-                    attempt.run().id(),
-                    e);
         }
     }
 
@@ -283,7 +273,7 @@ class RunJob {
             mapper.update(id, attempt.claim(), RunState.DONE, meter.finished());
             mapper.end(id, attempt.claim(), RunState.DONE, null);
         }));
-        sums.take(id);
+        sums.take(id, attempt.name());
     }
 
     private void end(Attempt attempt, RunState state, String failure) {

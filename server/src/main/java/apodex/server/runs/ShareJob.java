@@ -95,7 +95,7 @@ class ShareJob {
             Patience.doing(() -> writing.giveUp(part.name()));
         } finally {
             node.runEnds();
-            leave(part);
+            storage.letGo(part.name());
         }
     }
 
@@ -129,14 +129,6 @@ class ShareJob {
                 throw new CancellationException("Nobody wants this part any more.");
             }
         }));
-    }
-
-    private void leave(Part part) {
-        try {
-            storage.leave(part.name());
-        } catch (IOException e) {
-            LOG.warn("What was made of a part of run {} is still on this machine.", part.runId(), e);
-        }
     }
 
     private final class Wanted implements WalkObserver {

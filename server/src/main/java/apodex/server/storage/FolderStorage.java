@@ -37,8 +37,18 @@ final class FolderStorage implements Storage {
     }
 
     @Override
-    public Ahead ahead(String name, String folder) {
-        return () -> {}; // it lies there
+    public Ahead ahead(String name) {
+        return new Ahead() {
+            @Override
+            public void begin(String path) {
+                // it lies there
+            }
+
+            @Override
+            public void close() {
+                // nothing is on its way
+            }
+        };
     }
 
     @Override

@@ -60,13 +60,21 @@ final class S3Storage implements Storage, AutoCloseable {
     }
 
     @Override
-    public Ahead ahead(String name, String folder) throws IOException {
+    public Ahead ahead(String name) throws IOException {
         Patience.step(() -> writing.begin(name));
-        Sending some = new Sending(files(making(name).resolve(folder)), file -> put(name, file));
+        Sending some = new Sending(file -> put(name, file));
         sending.put(name, some);
-        return () -> {
-            if (sending.remove(name, some)) {
-                some.callOff();
+        return new Ahead() {
+            @Override
+            public void begin(String path) throws IOException {
+                some.begin(files(making(name).resolve(path)));
+            }
+
+            @Override
+            public void close() {
+                if (sending.remove(name, some)) {
+                    some.callOff();
+                }
             }
         };
     }

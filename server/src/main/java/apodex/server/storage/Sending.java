@@ -28,14 +28,20 @@ final class Sending {
     }
 
     private final Map<Path, CompletableFuture<S3Objects.Found>> sent = new ConcurrentHashMap<>();
-    private final CompletableFuture<Void> work;
+    private final Way way;
+    private CompletableFuture<Void> work = CompletableFuture.completedFuture(null);
     private volatile boolean isEnded;
 
-    Sending(List<Path> files, Way way) {
-        this.work = CompletableFuture.runAsync(() -> send(files, way), THREADS);
+    Sending(Way way) {
+        this.way = way;
     }
 
-    private void send(List<Path> files, Way way) {
+    /** After what was begun before. For the one who makes them: not for several at once. */
+    void begin(List<Path> files) {
+        work = work.thenRunAsync(() -> send(files), THREADS);
+    }
+
+    private void send(List<Path> files) {
         try {
             for (Path file : files) {
                 if (isEnded) {

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.LoggerFactory;
 
 /**
  * Keeps things that consist of files, each under a name such as {@code runs/...}. A thing is made in a folder of this machine, appears to
@@ -32,12 +33,15 @@ public interface Storage {
 
     /** Files of a thing that go there while the rest of it is made; closed, what was not published meanwhile is called off. */
     interface Ahead extends AutoCloseable {
+        /** Begins to put there a file, or all of a folder, that lies in {@link #making} and does not change any more. */
+        void begin(String path) throws IOException;
+
         @Override
         void close();
     }
 
-    /** Begins to put there what lies in a folder of {@link #making} and does not change any more; {@link #publish} goes on from there. */
-    Ahead ahead(String name, String folder) throws IOException;
+    /** {@link #publish} goes on from there. */
+    Ahead ahead(String name) throws IOException;
 
     /**
      * Lets everybody see what lies in {@link #making}.
@@ -66,6 +70,15 @@ public interface Storage {
 
     /** Removes what of this thing lies on this machine alone, once it is published. */
     void leave(String name) throws IOException;
+
+    /** The same, for who has nothing to do with it any more: where it does not work, it is swept when the node starts again. */
+    default void letGo(String name) {
+        try {
+            leave(name);
+        } catch (IOException e) {
+            LoggerFactory.getLogger(Storage.class).warn("{} is still on this machine.", name, e);
+        }
+    }
 
     /** Removes a thing, out of sight first. Nothing happens when there is none. */
     void remove(String name) throws IOException;

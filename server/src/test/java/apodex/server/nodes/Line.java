@@ -9,13 +9,16 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.LongConsumer;
 
 /** The line from one process to another, which can be cut. */
 final class Line implements AutoCloseable {
     private final ServerSocket door = new ServerSocket(0, 200, InetAddress.getLoopbackAddress());
     private final int target;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
+    private final AtomicLong brought = new AtomicLong();
     private volatile boolean isCut;
 
     Line(int target) throws IOException {
@@ -25,6 +28,11 @@ final class Line implements AutoCloseable {
 
     int port() {
         return door.getLocalPort();
+    }
+
+    /** Bytes that came from the other end so far. */
+    long brought() {
+        return brought.get();
     }
 
     void cut() {
@@ -60,17 +68,21 @@ final class Line implements AutoCloseable {
         open.add(far);
         try {
             far.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), target), 2000);
-            daemon(() -> copy(near, far));
-            copy(far, near);
+            daemon(() -> copy(near, far, bytes -> {}));
+            copy(far, near, brought::addAndGet);
         } catch (IOException e) {
             shut(near);
         }
     }
 
-    private void copy(Socket from, Socket to) {
+    private void copy(Socket from, Socket to, LongConsumer passed) {
+        byte[] some = new byte[8192];
         try (InputStream in = from.getInputStream();
                 OutputStream out = to.getOutputStream()) {
-            in.transferTo(out);
+            for (int read = in.read(some); read >= 0; read = in.read(some)) {
+                out.write(some, 0, read);
+                passed.accept(read);
+            }
         } catch (IOException e) {
             // cut, or over
         } finally {

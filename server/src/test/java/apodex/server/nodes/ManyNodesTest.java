@@ -9,7 +9,9 @@ import apodex.server.TestServer.Client;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -173,6 +175,30 @@ class ManyNodesTest {
         await(
                 () -> client.get("/api/sessions/" + session + "/findings").json(),
                 findings -> findings.get("unmeasured").asInt() == 0);
+    }
+
+    @Test
+    void theSumOfAParcelIsTakenWhereItsFilesWereMade() throws Exception {
+        Client client = cluster.client();
+        String session = bringIn(client, 4, 20);
+        String handoff = client.handoff(session);
+        List<Long> brought = new ArrayList<>();
+        JsonNode run = null;
+        for (int i = 0; i < 3; i++) { // the last at the latest by a node that has the recordings
+            long before = brought();
+            run = client.await(client.run(handoff, EVERYTHING));
+            client.awaitSums(run.get("id").asText());
+            brought.add(brought() - before);
+        }
+        assertThat(Collections.min(brought)).isLessThan(parcel(client, run).length / 2);
+        client.post("/api/sessions/" + session + "/forget", "");
+    }
+
+    /** Bytes that the store has sent so far. */
+    private static long brought() {
+        return cluster.nodes.stream()
+                .mapToLong(node -> node.toStore().brought())
+                .sum();
     }
 
     /** The node that has taken up what is printed. */
