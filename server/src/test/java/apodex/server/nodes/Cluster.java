@@ -69,15 +69,17 @@ final class Cluster implements AutoCloseable {
         List<String> settings = new ArrayList<>(List.of(
                 "--apodex.role=" + role.word(),
                 "--apodex.storage.address=s3://" + StandIn.BUCKET + "/all",
-                "--apodex.storage.endpoint=http://127.0.0.1:" + toStore.port(),
+                "--apodex.storage.endpoint=http://127.0.0.1:" + (isMeasured() ? store.port() : toStore.port()),
                 "--apodex.storage.key=for-tests",
                 "--apodex.storage.secret=for-tests",
                 "--apodex.storage.cache=300MB",
                 "--apodex.sweep=1s",
                 "--apodex.house-key=" + folder.resolve("house.key"),
                 "--apodex.db.address="
-                        + toDatabases.stream()
-                                .map(line -> "127.0.0.1:" + line.port())
+                        + (isMeasured()
+                                        ? databases.stream().map(DatabaseMember::port)
+                                        : toDatabases.stream().map(Line::port))
+                                .map(port -> "127.0.0.1:" + port)
                                 .collect(Collectors.joining(","))
                         + "/apodex",
                 "--apodex.db.password=" + DatabaseMember.PASSWORD));
@@ -86,6 +88,11 @@ final class Cluster implements AutoCloseable {
         Node node = new Node(role, process, toStore, toDatabases);
         nodes.add(node);
         return node;
+    }
+
+    /** Then nodes are led past the lines, which cost something themselves. */
+    private boolean isMeasured() {
+        return options == JavaOptions.AS_SERVED;
     }
 
     Client client() {
