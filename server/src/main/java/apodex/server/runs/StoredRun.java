@@ -7,8 +7,6 @@ import apodex.session.SessionDocument;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 
@@ -32,9 +30,7 @@ record StoredRun(Storage storage, String name) {
 
     /** The same; what was made on this machine and still is on it is read there. */
     ZipPieces.Source sourceWhileHere() {
-        Path made = storage.making(name).resolve(RunFolder.FILES);
-        return (path, at) ->
-                Files.exists(made.resolve(path)) ? ZipPieces.Source.of(made).open(path, at) : source().open(path, at);
+        return (path, at) -> storage.openWhileHere(name, RunFolder.FILES + path, at);
     }
 
     byte[] picture(int file) throws IOException {
