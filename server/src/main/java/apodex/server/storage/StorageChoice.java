@@ -2,8 +2,10 @@ package apodex.server.storage;
 
 import apodex.server.CannotStart;
 import java.net.URI;
+import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -38,9 +40,9 @@ class StorageChoice {
         if (address.isBlank()) {
             return new FolderStorage(data, data.resolve("removed"));
         }
-        URI bucket = URI.create(address);
-        if (!"s3".equals(bucket.getScheme()) || bucket.getHost() == null) {
-            throw new CannotStart("APODEX_STORAGE is “" + address + "”, and has to be like s3://bucket/prefix.", null);
+        URI bucket = understood("APODEX_STORAGE", address, List.of("s3"), "s3://bucket/prefix");
+        if (!endpoint.isBlank()) {
+            understood("APODEX_S3_ENDPOINT", endpoint, List.of("http", "https"), "https://store.example:9000");
         }
         AwsCredentialsProvider credentials = key.isBlank()
                 ? DefaultCredentialsProvider.builder().build()
@@ -62,6 +64,19 @@ class StorageChoice {
                 writing);
     }
 
+    /** @throws CannotStart when it is not of this kind: it would be waited for like one that is away */
+    private static URI understood(String setting, String value, List<String> schemes, String like) {
+        try {
+            URI address = new URI(value.strip());
+            if (address.getHost() != null && schemes.contains(address.getScheme())) {
+                return address;
+            }
+        } catch (URISyntaxException e) {
+            // told below
+        }
+        throw new CannotStart(setting + " is “" + value + "”, and has to be like " + like + ".", null);
+    }
+
     private static S3AsyncClientBuilder client(String endpoint, String region, AwsCredentialsProvider credentials) {
         S3AsyncClientBuilder builder = S3AsyncClient.builder()
                 .region(Region.of(region))
@@ -73,6 +88,6 @@ class StorageChoice {
                         .connectionTimeout(CONNECTS_WITHIN));
         return endpoint.isBlank()
                 ? builder
-                : builder.endpointOverride(URI.create(endpoint)).forcePathStyle(true);
+                : builder.endpointOverride(URI.create(endpoint.strip())).forcePathStyle(true);
     }
 }

@@ -74,5 +74,10 @@ class OperationsTest {
                 .hasStackTraceContaining("APODEX_DB is “mysql://x”");
         assertThatThrownBy(() -> TestServer.start(data.resolve("3"), "--apodex.storage.address=/mnt/share"))
                 .hasStackTraceContaining("APODEX_STORAGE is “/mnt/share”");
+        assertThatThrownBy(() -> TestServer.start(
+                        data.resolve("4"),
+                        "--apodex.storage.address=s3://house",
+                        "--apodex.storage.endpoint=http://a:9000,http://b:9000"))
+                .hasStackTraceContaining("APODEX_S3_ENDPOINT is “http://a:9000,http://b:9000”");
     }
 }

@@ -17,6 +17,7 @@ final class StandIn extends Started {
 
     private final JavaOptions options;
     private final Path root;
+    private final Path halfway;
     private final int port = freePort();
     private final int securePort = freePort();
 
@@ -24,6 +25,7 @@ final class StandIn extends Started {
         super(Files.createDirectories(folder).resolve("store.log"));
         this.options = options;
         this.root = Files.createDirectories(folder.resolve("store"));
+        this.halfway = Files.createDirectories(folder.resolve("store-halfway"));
     }
 
     int port() {
@@ -40,6 +42,7 @@ final class StandIn extends Started {
         command.add(ProcessHandle.current().info().command().orElse("java"));
         command.addAll(options.words());
         command.addAll(List.of(
+                "-Djava.io.tmpdir=" + halfway, // what it had half when it was killed goes with the rest
                 "-Dserver.port=" + securePort,
                 "-Dhttp.port=" + port,
                 "-Dcom.adobe.testing.s3mock.store.root=" + root,
