@@ -44,7 +44,7 @@ class ParcelSums {
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
         if (node.prints()) {
-            mapper.withoutSums().forEach(run -> take(run, mapper.storedAs(run)));
+            mapper.withoutSums().forEach(run -> background.execute(() -> takeNow(run, mapper.storedAs(run))));
         }
     }
 
@@ -56,14 +56,15 @@ class ParcelSums {
     void take(String runId, String name) {
         background.execute(() -> {
             try {
-                takeNow(runId, new StoredRun(storage, name));
+                takeNow(runId, name);
             } finally {
                 storage.letGo(name);
             }
         });
     }
 
-    private void takeNow(String runId, StoredRun stored) {
+    private void takeNow(String runId, String name) {
+        StoredRun stored = new StoredRun(storage, name);
         for (RunMapper.StoredParcel parcel : Patience.with(() -> mapper.parcels(runId))) {
             try {
                 if (parcel.sha256() == null) {

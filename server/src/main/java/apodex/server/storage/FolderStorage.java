@@ -82,12 +82,22 @@ final class FolderStorage implements Storage {
 
     @Override
     public InputStream open(String name, String path, long from) throws IOException {
+        return open(root.resolve(name).resolve(path), from);
+    }
+
+    /** @throws FileNotFoundException when there is none */
+    static InputStream open(Path file, long from) throws IOException {
         try {
-            return Channels.newInputStream(FileChannel.open(root.resolve(name).resolve(path), StandardOpenOption.READ)
-                    .position(from));
+            return Channels.newInputStream(
+                    FileChannel.open(file, StandardOpenOption.READ).position(from));
         } catch (NoSuchFileException e) {
-            throw new FileNotFoundException(path);
+            throw new FileNotFoundException(file.getFileName().toString());
         }
+    }
+
+    @Override
+    public InputStream openWhileHere(String name, String path, long from) throws IOException {
+        return open(name, path, from); // it stays
     }
 
     @Override

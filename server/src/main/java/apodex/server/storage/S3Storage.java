@@ -202,6 +202,15 @@ final class S3Storage implements Storage, AutoCloseable {
     }
 
     @Override
+    public InputStream openWhileHere(String name, String path, long from) throws IOException {
+        try {
+            return FolderStorage.open(making(name).resolve(path), from);
+        } catch (FileNotFoundException e) { // also when it was given up this moment
+            return open(name, path, from);
+        }
+    }
+
+    @Override
     public void replace(String name, String path, byte[] content) throws IOException {
         Patience.reaching(() -> objects.put(key(name, path), content));
     }

@@ -2,11 +2,8 @@ package apodex.server.storage;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.channels.Channels;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.LoggerFactory;
@@ -63,13 +60,7 @@ public interface Storage {
     InputStream open(String name, String path, long from) throws IOException;
 
     /** The same, and where {@link #making} still has it, from there. */
-    default InputStream openWhileHere(String name, String path, long from) throws IOException {
-        Path made = making(name).resolve(path);
-        return Files.exists(made)
-                ? Channels.newInputStream(
-                        FileChannel.open(made, StandardOpenOption.READ).position(from))
-                : open(name, path, from);
-    }
+    InputStream openWhileHere(String name, String path, long from) throws IOException;
 
     /** Writes one file anew, in one step; for what can be told again from the others. */
     void replace(String name, String path, byte[] content) throws IOException;

@@ -6,6 +6,8 @@ import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -41,14 +43,15 @@ class StorageChoice {
             return new FolderStorage(data, data.resolve("removed"));
         }
         URI bucket = understood("APODEX_STORAGE", address, List.of("s3"), "s3://bucket/prefix");
-        if (!endpoint.isBlank()) {
-            understood("APODEX_S3_ENDPOINT", endpoint, List.of("http", "https"), "https://store.example:9000");
-        }
+        Optional<URI> server = Optional.of(endpoint)
+                .filter(Predicate.not(String::isBlank))
+                .map(some ->
+                        understood("APODEX_S3_ENDPOINT", some, List.of("http", "https"), "https://store.example:9000"));
         AwsCredentialsProvider credentials = key.isBlank()
                 ? DefaultCredentialsProvider.builder().build()
                 : StaticCredentialsProvider.create(AwsBasicCredentials.create(key, secret));
-        S3AsyncClient gets = client(endpoint, region, credentials).build();
-        S3AsyncClient puts = client(endpoint, region, credentials)
+        S3AsyncClient gets = client(server, region, credentials).build();
+        S3AsyncClient puts = client(server, region, credentials)
                 .multipartEnabled(true)
                 .multipartConfiguration(parts ->
                         parts.thresholdInBytes(S3Objects.IN_PARTS_FROM_BYTES).minimumPartSizeInBytes(PART_BYTES))
@@ -77,7 +80,8 @@ class StorageChoice {
         throw new CannotStart(setting + " is “" + value + "”, and has to be like " + like + ".", null);
     }
 
-    private static S3AsyncClientBuilder client(String endpoint, String region, AwsCredentialsProvider credentials) {
+    private static S3AsyncClientBuilder client(
+            Optional<URI> server, String region, AwsCredentialsProvider credentials) {
         S3AsyncClientBuilder builder = S3AsyncClient.builder()
                 .region(Region.of(region))
                 .credentialsProvider(credentials)
@@ -86,8 +90,7 @@ class StorageChoice {
                         .readTimeout(ANSWERS_WITHIN)
                         .writeTimeout(ANSWERS_WITHIN)
                         .connectionTimeout(CONNECTS_WITHIN));
-        return endpoint.isBlank()
-                ? builder
-                : builder.endpointOverride(URI.create(endpoint.strip())).forcePathStyle(true);
+        server.ifPresent(some -> builder.endpointOverride(some).forcePathStyle(true));
+        return builder;
     }
 }
